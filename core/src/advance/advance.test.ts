@@ -1,0 +1,243 @@
+import fc from 'fast-check';
+import { median } from 'mathjs';
+import { describe, expect, it } from 'vitest';
+import { findSet } from '../facts/pathway.ts';
+import { decide } from './decide.ts';
+import type { CheckResult, Evidence, JudgedAnswer } from './decision.ts';
+import { factsNeeded } from './eachFactInstant.ts';
+import { defaultPolicy, policyInForce, schools } from './policy.ts';
+import { theilSen } from './trend.ts';
+import { countText, factListText, joinText } from './words.ts';
+
+describe('Theil-Sen', () => {
+  it('is the median of pairwise slopes', () => {
+    // Source: Theil (1950), Sen (1968); medians by mathjs over all pairs, written apart from our code.
+    const points = fc.array(
+      fc.record({ day: fc.integer({ min: 0, max: 90 }), value: fc.integer({ min: 0, max: 60 }) }),
+      { minLength: 2, maxLength: 25 },
+    );
+    fc.assert(
+      fc.property(points, (list) => {
+        const slopes: number[] = [];
+        for (let i = 0; i < list.length; i += 1)
+          for (let j = i + 1; j < list.length; j += 1) {
+            const [a, b] = [list[i], list[j]] as [(typeof list)[0], (typeof list)[0]];
+            if (a && b && a.day !== b.day) slopes.push((b.value - a.value) / (b.day - a.day));
+          }
+        const found = theilSen(list);
+        if (slopes.length === 0) expect(found).toEqual({ perWeek: null, intercept: null });
+        else {
+          const perDay = Number(median(slopes));
+          expect(found.perWeek).toBeCloseTo(perDay * 7, 8);
+          expect(found.intercept).toBeCloseTo(
+            Number(median(list.map((one) => one.value - perDay * one.day))),
+            8,
+          );
+        }
+      }),
+    );
+  });
+  it('is not moved by one wild check', () => {
+    const list = Array.from({ length: 9 }, (_, at) => ({ day: at * 7, value: 10 + at }));
+    expect(theilSen(list)).toEqual({ perWeek: 1, intercept: 10 });
+    expect(theilSen(list.map((one, at) => (at === 4 ? { ...one, value: 90 } : one))).perWeek).toBeCloseTo(
+      1,
+      1,
+    );
+  });
+});
+
+const set = findSet('strategy/add/bonds-to-ten');
+if (!set) throw new Error('the set should be there');
+const facts = set.practises;
+const check = (over: Partial<CheckResult> = {}): CheckResult => ({
+  id: 'c1',
+  at: '2026-11-20T10:00:00Z',
+  right: 31,
+  wrong: 1,
+  usedMs: 60_000,
+  ...over,
+});
+const days = ['2026-11-17', '2026-11-18', '2026-11-19'];
+const recalledAnswers = (keys: readonly string[], over: Partial<JudgedAnswer> = {}): JudgedAnswer[] =>
+  keys.flatMap((fact) =>
+    days.map(
+      (day, at) =>
+        ({
+          id: `${fact}@${at}`,
+          fact,
+          at: `${day}T10:00:00Z`,
+          class: 'recalled',
+          seen: ['noCounting'],
+          correctedMs: 1000,
+          ...over,
+        }) as JudgedAnswer,
+    ),
+  );
+const evidence = (over: Partial<Evidence> = {}): Evidence => ({
+  school: 'eachFactInstant',
+  policy: defaultPolicy,
+  set,
+  answers: recalledAnswers(facts),
+  checks: [check()],
+  ceiling: 50,
+  timeZone: 'UTC',
+  ...over,
+});
+
+describe('minute aim', () => {
+  const judge = (over: Partial<Evidence>) => decide(evidence({ school: 'minuteAim', ...over }));
+  it('moves on at the aim with few wrong', () => {
+    const found = judge({});
+    expect(found.verdict).toBe('advance');
+    expect(found.reasons[0]).toBe('31 right a minute in the latest check; the aim is 30.');
+    expect(found.restsOn).toEqual(['c1']);
+  });
+  it('stays under the aim, or with too many wrong', () => {
+    expect(judge({ checks: [check({ right: 29 })] }).verdict).toBe('stay');
+    expect(judge({ checks: [check({ wrong: 3 })] }).verdict).toBe('stay');
+    expect(judge({ checks: [check({ right: 15, usedMs: 30_000 })] }).verdict).toBe('advance');
+  });
+  it('asks nine tenths of a low ceiling, and says so', () => {
+    const found = judge({ ceiling: 28, checks: [check({ right: 26 })] });
+    expect(found.verdict).toBe('advance');
+    expect(found.reasons.join(' ')).toContain('ceiling is 28 a minute');
+    expect(judge({ ceiling: 28, checks: [check({ right: 25 })] }).verdict).toBe('stay');
+  });
+  it('hangs nothing on a check that was cut short', () => {
+    const found = judge({ checks: [check({ counts: false })] });
+    expect(found.verdict).toBe('notEnough');
+    expect(found.missing.join(' ')).toContain('cut short');
+    expect(found.wouldSettle).toContain('weekly minute');
+  });
+  it('names four checks without growth', () => {
+    const flat = [22, 21, 22, 20].map((right, at) =>
+      check({ id: `c${at}`, at: `2026-11-0${at + 1}T10:00:00Z`, right }),
+    );
+    expect(judge({ checks: flat }).reasons.join(' ')).toContain('4 checks without growth: 22, 21, 22 and 20');
+    const growing = [18, 20, 21, 23].map((right, at) =>
+      check({ id: `c${at}`, at: `2026-11-0${at + 1}T10:00:00Z`, right }),
+    );
+    expect(judge({ checks: growing }).reasons.join(' ')).not.toContain('without growth');
+  });
+});
+
+describe('each fact instant', () => {
+  it('moves on when the facts are recalled and a minute confirms it', () => {
+    const found = decide(evidence());
+    expect(found).toMatchObject({
+      about: 'set',
+      verdict: 'advance',
+      missing: [],
+      wouldSettle: '',
+      strays: [],
+    });
+    expect(found.reasons[0]).toBe(`11 of 11 facts recalled; 10 are needed.`);
+    expect(found.restsOn).toHaveLength(34);
+  });
+  it('carries up to two short along', () => {
+    const short = facts[3] as string;
+    const found = decide(evidence({ answers: recalledAnswers(facts.filter((one) => one !== short)) }));
+    expect(found).toMatchObject({ verdict: 'advance', strays: [short] });
+  });
+  it('names the facts left with their times', () => {
+    const slow = facts.slice(0, 3);
+    const found = decide(
+      evidence({
+        answers: [
+          ...recalledAnswers(facts.slice(3)),
+          ...recalledAnswers(slow, { class: 'workedOut', correctedMs: 3400 }),
+        ],
+      }),
+    );
+    expect(found.verdict).toBe('stay');
+    expect(found.reasons.join(' ')).toContain('Worked out: 0 + 10 (3.4 s)');
+    expect(found.wouldSettle).toContain('Practice on');
+  });
+  it('says when evidence lacks', () => {
+    const found = decide(evidence({ answers: recalledAnswers(facts.slice(4)) }));
+    expect(found.verdict).toBe('notEnough');
+    expect(found.missing.join(' ')).toContain('4 facts not asked yet');
+    expect(decide(evidence({ answers: [], checks: [] })).verdict).toBe('notEnough');
+  });
+  it('needs a minute given since the facts were recalled', () => {
+    const early = decide(evidence({ checks: [check({ at: '2026-11-10T10:00:00Z' })] }));
+    expect(early.verdict).toBe('notEnough');
+    expect(early.missing.join(' ')).toContain('before the facts were recalled');
+    expect(decide(evidence({ checks: [] })).missing).toContain('No finished minute on this set yet.');
+    expect(decide(evidence({ checks: [check({ right: 20 })] })).verdict).toBe('stay');
+  });
+  it('needs all facts of a small or counted set', () => {
+    const policy = defaultPolicy;
+    expect(factsNeeded({ policy, set: { name: 's', practises: facts.slice(0, 6) } })).toBe(6);
+    expect(factsNeeded({ policy, set: { name: 's', practises: facts, everyFact: true } })).toBe(11);
+    expect(
+      factsNeeded({ policy, set: { name: 's', practises: findSet('fixed/mul/times-8')?.practises ?? [] } }),
+    ).toBe(23);
+    expect(
+      factsNeeded({ policy, set: { name: 's', practises: findSet('fixed/sub/minus-8')?.practises ?? [] } }),
+    ).toBe(12);
+  });
+});
+
+describe('any decision', () => {
+  const answers = fc.array(
+    fc.record({
+      fact: fc.constantFrom(...facts),
+      at: fc
+        .integer({ min: 0, max: 400 })
+        .map((hours) => new Date(Date.UTC(2026, 10, 1) + hours * 3_600_000).toISOString()),
+      class: fc.constantFrom('recalled', 'workedOut', 'missed', 'right', 'noEvidence'),
+      seen: fc.constant([]),
+      correctedMs: fc.option(fc.integer({ min: 0, max: 9000 })),
+    }),
+    { maxLength: 80 },
+  ) as fc.Arbitrary<JudgedAnswer[]>;
+  const checks = fc.array(
+    fc.record({
+      at: fc
+        .integer({ min: 0, max: 400 })
+        .map((hours) => new Date(Date.UTC(2026, 10, 1) + hours * 3_600_000).toISOString()),
+      right: fc.nat(50),
+      wrong: fc.nat(9),
+      usedMs: fc.integer({ min: 0, max: 60_000 }),
+      counts: fc.boolean(),
+    }),
+    { maxLength: 9 },
+  );
+
+  it('has reasons or says what is missing, and what would settle it', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...schools),
+        answers,
+        checks,
+        fc.option(fc.integer({ min: 5, max: 90 })),
+        (school, list, given, ceiling) => {
+          const found = decide(evidence({ school, answers: list, checks: given, ceiling }));
+          expect(found.reasons.length + found.missing.length).toBeGreaterThan(0);
+          expect(found.wouldSettle === '').toBe(found.verdict === 'advance');
+          expect([...found.reasons, ...found.missing].every((one) => /^[^!]+\.$/.test(one))).toBe(true);
+          if (found.verdict === 'advance')
+            expect(given.some((one) => one.counts && one.wrong <= 2)).toBe(true);
+        },
+      ),
+    );
+  });
+});
+
+describe('policy and words', () => {
+  it('keeps numbers within bounds', () => {
+    expect(policyInForce({ aimPerMinute: 25 }).aimPerMinute).toBe(25);
+    expect(() => policyInForce({ shareRecalled: 2 })).toThrow(
+      'policy.shareRecalled should be a number from 0.5 to 1',
+    );
+    expect(() => policyInForce({ wrongAllowed: 1.5 })).toThrow('whole number');
+  });
+  it('writes lists as people do', () => {
+    expect(joinText(['a', 'b', 'c'])).toBe('a, b and c');
+    expect(factListText(['7+8', '8+6'])).toBe('7 + 8 and 8 + 6');
+    expect(factListText(facts, 2)).toContain('and 9 more');
+    expect(countText(1, 'fact')).toBe('1 fact');
+  });
+});

@@ -1,0 +1,62 @@
+import type { FactKey } from '../facts/fact.ts';
+import type { ClassedAnswer } from '../recall/factState.ts';
+import type { School, Policy } from './policy.ts';
+
+export const verdicts = ['advance', 'stay', 'stepBack', 'review', 'recalibrate', 'notEnough'] as const;
+export type Verdict = (typeof verdicts)[number];
+
+/** What a school says, with why. The tutor accepts or decides otherwise; the tool never moves a child by itself. */
+export interface Decision {
+  readonly about: 'set' | 'step' | 'aid' | 'clock';
+  readonly verdict: Verdict;
+  /** Sentences with their numbers. */
+  readonly reasons: readonly string[];
+  /** What the evidence lacks. */
+  readonly missing: readonly string[];
+  /** The drill or check that would settle it; empty when settled. */
+  readonly wouldSettle: string;
+  /** Facts still short that are carried along on moving on. */
+  readonly strays: readonly FactKey[];
+  /** Ids of the answers it rests on, where they have ids. */
+  readonly restsOn: readonly string[];
+}
+
+/** A finished check as a school sees it. */
+export interface CheckResult {
+  readonly id?: string;
+  /** When it ended, ISO 8601. */
+  readonly at: string;
+  readonly right: number;
+  readonly wrong: number;
+  /** Time used, ms; 60,000 when left out. */
+  readonly usedMs?: number;
+  /** False when it was interrupted and closed, cut short or turned calm: nothing hangs on it. True when left out. */
+  readonly counts?: boolean;
+}
+
+/** The set under judgement. */
+export interface JudgedSet {
+  readonly name: string;
+  readonly practises: readonly FactKey[];
+  /** All facts are needed (+1, +2, −1, −2). */
+  readonly everyFact?: boolean;
+}
+
+/** An answer under judgement; `correctedMs` is only used in sentences. */
+export interface JudgedAnswer extends ClassedAnswer {
+  readonly id?: string;
+  readonly correctedMs?: number | null;
+}
+
+export interface Evidence {
+  readonly school: School;
+  readonly policy: Policy;
+  readonly set: JudgedSet;
+  readonly answers: readonly JudgedAnswer[];
+  /** Checks on this set, any order. */
+  readonly checks: readonly CheckResult[];
+  /** Naming prompts a minute; null when not measured. */
+  readonly ceiling: number | null;
+  /** Days are calendar days here. */
+  readonly timeZone: string;
+}

@@ -1,0 +1,170 @@
+import type { FactKey } from '../facts/fact.ts';
+import { factStatesOf, factStateSteps, isRecalled, type FactState } from '../recall/factState.ts';
+import type { Decision, Evidence, JudgedAnswer } from './decision.ts';
+import { standing } from './minuteCheck.ts';
+import { countText, factListText, joinText, secondsText } from './words.ts';
+import { factKeyText } from '../facts/fact.ts';
+
+/** How many of a set's facts must be recalled: all of a small or counted set, else the share, and few short. */
+export function factsNeeded(evidence: Pick<Evidence, 'policy' | 'set'>): number {
+  const { policy, set } = evidence;
+  const size = new Set(set.practises).size;
+  if (size <= policy.allUpTo || set.everyFact) return size;
+  return Math.max(Math.ceil(policy.shareRecalled * size - 1e-9), size - policy.shortAllowed);
+}
+
+/**
+ * The school *Each fact instant*: move on when enough of the facts the set practises are recalled and few are short, and a
+ * minute check given since then, at the aim and with few wrong, confirms it. The facts short are carried along as strays.
+ */
+export function judgeByEachFact(evidence: Evidence): Decision {
+  const facts = [...new Set(evidence.set.practises)];
+  const wanted = new Set(facts);
+  const answers = evidence.answers.filter((one) => wanted.has(one.fact));
+  const states = factStatesOf(answers, evidence.timeZone);
+  const stateOf = (fact: FactKey): FactState => states.get(fact) ?? 'untried';
+  const recalled = facts.filter((fact) => isRecalled(stateOf(fact)));
+  const short = facts.filter((fact) => !isRecalled(stateOf(fact)));
+  const needed = factsNeeded(evidence);
+  const enough = recalled.length >= needed;
+
+  const check = standing(evidence);
+  const heldSince = enough ? heldFrom(answers, needed, evidence.timeZone) : undefined;
+  const confirms =
+    check.latest !== undefined && heldSince !== undefined && Date.parse(check.latest.at) >= heldSince;
+
+  const reasons = [
+    `${recalled.length} of ${countText(facts.length, 'fact')} recalled; ${needed} are needed.`,
+    ...lookBack(short, stateOf, answers),
+    ...check.reasons,
+  ];
+  const base = {
+    about: 'set',
+    strays: enough ? short : [],
+    restsOn: [...answers, ...evidence.checks].flatMap((one) => (one.id ? [one.id] : [])),
+  } as const;
+
+  if (!enough) {
+    const shown = short.filter((fact) => isShown(fact, stateOf(fact), answers));
+    const lacking = short.filter((fact) => !shown.includes(fact));
+    const missing = [...lack(lacking, stateOf), ...check.missing];
+    const provenShort = facts.length - shown.length < needed;
+    return {
+      ...base,
+      verdict: provenShort ? 'stay' : 'notEnough',
+      reasons,
+      missing,
+      wouldSettle: provenShort
+        ? `Practice on ${factListText(shown, 4)}, then the weekly minute.`
+        : `More answers on ${factListText(lacking, 4)}, on two days; the weekly minute asks them.`,
+    };
+  }
+  if (confirms && check.atAim && check.fewWrong)
+    return { ...base, verdict: 'advance', reasons, missing: [], wouldSettle: '' };
+  if (confirms)
+    return {
+      ...base,
+      verdict: 'stay',
+      reasons,
+      missing: check.missing,
+      wouldSettle: 'Another weekly minute on this set.',
+    };
+  return {
+    ...base,
+    verdict: 'notEnough',
+    reasons,
+    missing: check.latest
+      ? [...check.missing, 'The latest check was given before the facts were recalled.']
+      : check.missing,
+    wouldSettle: 'One weekly minute on this set, to its end.',
+  };
+}
+
+/** Since when enough facts have been recalled without a break, as a time in ms. */
+function heldFrom(answers: readonly JudgedAnswer[], needed: number, timeZone: string): number | undefined {
+  const byFact = new Map<FactKey, JudgedAnswer[]>();
+  for (const answer of answers) byFact.set(answer.fact, [...(byFact.get(answer.fact) ?? []), answer]);
+  const turns = [...byFact.values()].flatMap((list) => {
+    let before = false;
+    return factStateSteps(list, timeZone).flatMap((step) => {
+      const after = isRecalled(step.state);
+      if (after === before) return [];
+      before = after;
+      return [{ time: Date.parse(step.answer.at), by: after ? 1 : -1 }];
+    });
+  });
+  turns.sort((a, b) => a.time - b.time || b.by - a.by);
+  let count = 0;
+  let since: number | undefined;
+  for (const turn of turns) {
+    count += turn.by;
+    if (count < needed) since = undefined;
+    else since ??= turn.time;
+  }
+  return since;
+}
+
+/** The latest answer on a fact that is evidence either way. */
+function latestEvidence(fact: FactKey, answers: readonly JudgedAnswer[]): JudgedAnswer | undefined {
+  return answers
+    .filter((one) => one.fact === fact && one.class !== 'right' && one.class !== 'noEvidence')
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+    .at(-1);
+}
+
+/** Whether a fact was seen to fall short; else evidence is only lacking. */
+function isShown(fact: FactKey, state: FactState, answers: readonly JudgedAnswer[]): boolean {
+  return (
+    state === 'missed' ||
+    state === 'slipped' ||
+    (state === 'workingOut' && latestEvidence(fact, answers)?.class !== 'recalled')
+  );
+}
+
+/** The facts left, by what was last seen of them. */
+function lookBack(
+  short: readonly FactKey[],
+  stateOf: (fact: FactKey) => FactState,
+  answers: readonly JudgedAnswer[],
+): string[] {
+  const of = (state: FactState) => short.filter((fact) => stateOf(fact) === state);
+  const working = of('workingOut')
+    .filter((fact) => isShown(fact, 'workingOut', answers))
+    .map((fact) => {
+      const last = latestEvidence(fact, answers);
+      return typeof last?.correctedMs === 'number'
+        ? `${factKeyText(fact)} (${secondsText(last.correctedMs)})`
+        : factKeyText(fact);
+    });
+  const sentences: string[] = [];
+  if (working.length > 0) sentences.push(`Worked out: ${someOf(working)}.`);
+  if (of('missed').length > 0) sentences.push(`Missed: ${factListText(of('missed'))}.`);
+  if (of('slipped').length > 0)
+    sentences.push(`Slipped since they were recalled: ${factListText(of('slipped'))}.`);
+  return sentences;
+}
+
+function someOf(list: readonly string[]): string {
+  return joinText(list.length > 6 ? [...list.slice(0, 6), `${list.length - 6} more`] : list);
+}
+
+function lack(lacking: readonly FactKey[], stateOf: (fact: FactKey) => FactState): string[] {
+  const untried = lacking.filter((fact) => stateOf(fact) === 'untried');
+  const nearly = lacking.filter((fact) => stateOf(fact) === 'nearly');
+  const once = lacking.filter((fact) => stateOf(fact) === 'workingOut');
+  return [
+    ...(untried.length > 0
+      ? [
+          `${countText(untried.length, 'fact')} not asked yet, or only without evidence: ${factListText(untried)}.`,
+        ]
+      : []),
+    ...(once.length > 0
+      ? [`${countText(once.length, 'fact')} recalled the last time only: ${factListText(once)}.`]
+      : []),
+    ...(nearly.length > 0
+      ? [
+          `${countText(nearly.length, 'fact')} recalled twice running, short of three on two days (or of the mark "no counting seen" for +1, +2, \u22121, \u22122): ${factListText(nearly)}.`,
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,71 @@
+import { aimPerMinute, perMinute } from '../recall/rate.ts';
+import type { CheckResult, Evidence } from './decision.ts';
+import { countText, numberText } from './words.ts';
+
+/** How a set's latest check that counts stands against the aim. */
+export interface CheckStanding {
+  readonly latest: CheckResult | undefined;
+  readonly ratePerMinute: number;
+  readonly aim: number;
+  readonly atAim: boolean;
+  readonly fewWrong: boolean;
+  /** Sentences on the check and on the aim. */
+  readonly reasons: readonly string[];
+  /** What is lacking, as sentences. */
+  readonly missing: readonly string[];
+}
+
+/** Oldest first, those that count. */
+export function countingChecks(checks: readonly CheckResult[]): CheckResult[] {
+  return checks.filter((one) => one.counts !== false).sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+}
+
+export function checkRate(check: CheckResult): number {
+  return perMinute(check.right, check.usedMs ?? 60_000);
+}
+
+/** Judges the latest check on the set. */
+export function standing(evidence: Evidence): CheckStanding {
+  const { policy, ceiling } = evidence;
+  const counting = countingChecks(evidence.checks);
+  const latest = counting.at(-1);
+  const { perMinute: aim, binds } = aimPerMinute(ceiling, policy.aimPerMinute);
+  const reasons: string[] = [];
+  const missing: string[] = [];
+  let rate = 0;
+  let fewWrong = false;
+  if (latest) {
+    rate = checkRate(latest);
+    fewWrong = latest.wrong <= policy.wrongAllowed;
+    reasons.push(
+      `${numberText(rate)} right a minute in the latest check; the aim is ${numberText(aim)}.`,
+      `${countText(latest.wrong, 'wrong answer')}; ${policy.wrongAllowed} or fewer are asked.`,
+    );
+  } else {
+    missing.push('No finished minute on this set yet.');
+  }
+  const setAside = evidence.checks.length - counting.length;
+  if (setAside > 0) {
+    missing.push(
+      `${countText(setAside, 'check was', 'checks were')} cut short, closed or turned calm, so nothing hangs on ${setAside === 1 ? 'it' : 'them'}.`,
+    );
+  }
+  if (binds && ceiling !== null) {
+    reasons.push(
+      `The child's own ceiling is ${numberText(ceiling)} a minute when only reading numbers and giving them, so the aim is 0.9 of that. Another way of capture may allow more.`,
+    );
+  }
+  if (ceiling === null)
+    missing.push(
+      'The ceiling has not been measured for this way of capture, so the aim is taken as it stands.',
+    );
+  return {
+    latest,
+    ratePerMinute: rate,
+    aim,
+    atAim: latest !== undefined && rate >= aim,
+    fewWrong,
+    reasons,
+    missing,
+  };
+}

@@ -1,0 +1,40 @@
+export * from './random/random.ts';
+export * from './facts/fact.ts';
+export * from './facts/factSet.ts';
+export * from './facts/family.ts';
+export * from './facts/gradeRange.ts';
+export * from './facts/operation.ts';
+export * from './facts/pathway.ts';
+export * from './facts/range.ts';
+export * from './recall/answer.ts';
+export * from './recall/answerClass.ts';
+export * from './recall/calibration.ts';
+export * from './recall/day.ts';
+export * from './recall/digits.ts';
+export * from './recall/factState.ts';
+export * from './recall/mark.ts';
+export * from './recall/quantile.ts';
+export * from './recall/rate.ts';
+export * from './recall/rateBands.ts';
+export * from './recall/recallLimit.ts';
+export * from './recall/slip.ts';
+export * from './practice/checkForm.ts';
+export * from './practice/copyForm.ts';
+export * from './practice/minute.ts';
+export * from './advance/decide.ts';
+export * from './advance/decision.ts';
+export * from './advance/eachFactInstant.ts';
+export * from './advance/minuteAim.ts';
+export * from './advance/minuteCheck.ts';
+export * from './advance/policy.ts';
+export * from './advance/trend.ts';
+export * from './planning/checkDue.ts';
+export * from './simulation/learner.ts';
+export {
+  countText,
+  factListText,
+  joinText,
+  numberText,
+  secondsText,
+  wholeFactText,
+} from './advance/words.ts';

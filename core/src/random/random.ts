@@ -1,0 +1,36 @@
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+
+/** The only source of chance in core: seeded, handed in, advanced by use. Same seed, same sequence. */
+export interface RandomSource {
+  /** A whole number from `low` to `high`, both included. */
+  readonly int: (low: number, high: number) => number;
+  /** A number from 0 (included) to 1 (excluded). */
+  readonly unit: () => number;
+}
+
+/** Makes a source from any whole-number seed. */
+export function createRandom(seed: number): RandomSource {
+  const generator = xoroshiro128plus(seed | 0);
+  return {
+    int: (low, high) => uniformInt(generator, low, high),
+    unit: () => uniformFloat64(generator),
+  };
+}
+
+/** A new array in random order (Fisher-Yates); the given one is left as it was. */
+export function shuffled<T>(items: readonly T[], random: RandomSource): T[] {
+  const out = [...items];
+  for (let at = out.length - 1; at > 0; at -= 1) {
+    const other = random.int(0, at);
+    [out[at], out[other]] = [out[other] as T, out[at] as T];
+  }
+  return out;
+}
+
+/** A standard normal draw (Box-Muller, 1958). */
+export function normal(random: RandomSource): number {
+  const u = 1 - random.unit();
+  return Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * random.unit());
+}

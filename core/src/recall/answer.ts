@@ -1,0 +1,42 @@
+import type { FactKey } from '../facts/fact.ts';
+import type { Mark } from './mark.ts';
+
+/** How an answer is captured. */
+export const captureWays = ['keypad', 'tutor'] as const;
+export type CaptureWay = (typeof captureWays)[number];
+
+export const captureWayNames: Readonly<Record<CaptureWay, string>> = {
+  keypad: 'keypad',
+  tutor: 'tutor\u2019s mark',
+};
+
+/** What was decided about one answer when it was given. */
+export const judgements = ['right', 'workedOut', 'wrong', 'gaveUp'] as const;
+export type Judgement = (typeof judgements)[number];
+
+/** One answer as kept: raw times and the settings in force. Class, state and rate are derived from it, never stored in it. */
+export interface Answer {
+  readonly id: string;
+  readonly fact: FactKey;
+  /** When it was given, ISO 8601, corrected for a wrong device clock. */
+  readonly at: string;
+  readonly judgement: Judgement;
+  /** What was typed or said; null when not recorded. */
+  readonly given: string | null;
+  /** Prompt painted to answer begun, ms; null when untimed. */
+  readonly latencyMs: number | null;
+  /** A pause, a hidden tab, an interruption or a frame gap spoiled the time, not the answer. */
+  readonly voided: boolean;
+  readonly overheadMs: number;
+  readonly spreadMs: number;
+  /** Whether overhead and spread come from a calibration, not from defaults. */
+  readonly calibrated: boolean;
+  readonly limitMs: number;
+  readonly seen: readonly Mark[];
+  readonly aided: boolean;
+  readonly way: CaptureWay;
+}
+
+export function isRight(judgement: Judgement): boolean {
+  return judgement === 'right' || judgement === 'workedOut';
+}

@@ -1,0 +1,157 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { answerClasses } from './answerClass.ts';
+import {
+  factStateOf,
+  factStateSteps,
+  factStatesOf,
+  untimedStateOf,
+  type ClassedAnswer,
+} from './factState.ts';
+
+/** `'RR.W'` on days: R recalled, W worked out, M missed, r right without time, ? no evidence; a space is a new day, `+n` skips n days. */
+function history(text: string, fact = '7x8', over: Partial<ClassedAnswer> = {}): ClassedAnswer[] {
+  const names = { R: 'recalled', W: 'workedOut', M: 'missed', r: 'right', '?': 'noEvidence' } as const;
+  const out: ClassedAnswer[] = [];
+  let minutes = 600;
+  for (const part of text.match(/\+\d+|./g) ?? []) {
+    if (part.startsWith('+')) minutes += Number(part.slice(1)) * 1440;
+    else if (part === ' ') minutes += 1440;
+    else {
+      minutes += 1;
+      out.push({
+        fact,
+        at: new Date(Date.UTC(2026, 0, 1) + minutes * 60_000).toISOString(),
+        class: names[part as keyof typeof names],
+        seen: [],
+        ...over,
+      });
+    }
+  }
+  return out;
+}
+
+const stateOf = (text: string, fact?: string, over?: Partial<ClassedAnswer>) =>
+  factStateOf(history(text, fact, over), 'UTC');
+
+describe('state of a fact', () => {
+  it.each([
+    ['', 'untried'],
+    ['r', 'untried'],
+    ['?', 'untried'],
+    ['M', 'missed'],
+    ['RM', 'missed'],
+    ['W', 'workingOut'],
+    ['R', 'workingOut'],
+    ['WR', 'workingOut'],
+    ['RR', 'nearly'],
+    ['RRR', 'nearly'],
+    ['RR R', 'recalled'],
+    ['R RWR', 'recalled'],
+    ['R R W', 'workingOut'],
+    ['RR?R R', 'recalled'],
+    ['RR R+6R', 'recalled'],
+    ['RR R+7R', 'kept'],
+    ['RR+7R', 'recalled'],
+    ['RR R+6?+1R', 'recalled'],
+    ['RR RW', 'recalled'],
+    ['RR RWW', 'slipped'],
+    ['RR RWM', 'slipped'],
+    ['RR R+7RMM', 'slipped'],
+    ['RR RWRW', 'slipped'],
+    ['RR RWWRR', 'slipped'],
+    ['RR RWWRRR', 'recalled'],
+    ['RR RMMRWRR', 'recalled'],
+  ])('%s is %s', (text, state) => {
+    expect(stateOf(text)).toBe(state);
+  });
+
+  it('needs "no counting seen" once for +1, +2, −1, −2', () => {
+    expect(stateOf('RR R', '7+1')).toBe('nearly');
+    expect(stateOf('RR R', '9-2')).toBe('nearly');
+    const marked = history('RR R', '7+1');
+    expect(
+      factStateOf([{ ...(marked[0] as ClassedAnswer), seen: ['noCounting'] }, ...marked.slice(1)], 'UTC'),
+    ).toBe('recalled');
+    expect(stateOf('RR R', '7+3')).toBe('recalled');
+  });
+
+  it('lets aided answers cause no slip', () => {
+    const known = history('RR R');
+    const aided = history('+9WWWMM', '7x8', { aided: true });
+    expect(factStateOf([...known, ...aided], 'UTC')).toBe('recalled');
+    expect(factStateOf([...known, ...history('+9WW', '7x8', { seen: ['helped'] })], 'UTC')).toBe('recalled');
+    expect(factStateOf([...known, ...history('+9WW')], 'UTC')).toBe('slipped');
+  });
+
+  it('counts days in the time zone of the room', () => {
+    const at = (time: string): ClassedAnswer => ({ fact: '7x8', at: time, class: 'recalled', seen: [] });
+    const list = [at('2026-01-01T14:00:00Z'), at('2026-01-01T14:30:00Z'), at('2026-01-01T15:30:00Z')];
+    expect(factStateOf(list, 'UTC')).toBe('nearly');
+    expect(factStateOf(list, 'Asia/Tokyo')).toBe('recalled');
+  });
+
+  const answers = fc
+    .array(
+      fc.record({
+        class: fc.constantFrom(...answerClasses),
+        minute: fc.integer({ min: 0, max: 40_000 }),
+        seen: fc.subarray(['noCounting', 'fingers', 'helped'] as const),
+        aided: fc.boolean(),
+        fact: fc.constantFrom('7x8', '7+1'),
+      }),
+      { maxLength: 30 },
+    )
+    .map((list) =>
+      list.map(({ minute, ...one }): ClassedAnswer => ({
+        ...one,
+        at: new Date(Date.UTC(2026, 0, 1) + minute * 60_000).toISOString(),
+      })),
+    );
+
+  it('is the same however often and in whatever order it is rebuilt', () => {
+    fc.assert(
+      fc.property(answers, fc.infiniteStream(fc.nat()), (list, chance) => {
+        const mixed = list
+          .map((one) => ({ one, key: chance.next().value }))
+          .sort((a, b) => a.key - b.key)
+          .map(({ one }) => one);
+        expect(factStatesOf(mixed, 'UTC')).toEqual(factStatesOf(list, 'UTC'));
+      }),
+    );
+  });
+
+  it('stays recalled until it slips, and is recalled only after three recalled answers', () => {
+    fc.assert(
+      fc.property(answers, (list) => {
+        const steps = factStateSteps(
+          list.filter((one) => one.fact === '7x8'),
+          'UTC',
+        );
+        steps.forEach((step, at) => {
+          const before = steps[at - 1]?.state ?? 'untried';
+          if (before === 'recalled' || before === 'kept')
+            expect(['recalled', 'kept', 'slipped']).toContain(step.state);
+          if (step.state === 'kept' && before !== 'kept') expect(before).toBe('recalled');
+          if (step.state === 'recalled')
+            expect(
+              steps.slice(0, at + 1).filter((one) => one.answer.class === 'recalled').length,
+            ).toBeGreaterThanOrEqual(3);
+        });
+      }),
+    );
+  });
+});
+
+describe('untimed state', () => {
+  it('is secure when right on two days and explained once', () => {
+    const plain = history('rrr r');
+    expect(untimedStateOf(plain, 'UTC')).toBe('workingOut');
+    const explained = [{ ...(plain[0] as ClassedAnswer), seen: ['explained'] as const }, ...plain.slice(1)];
+    expect(untimedStateOf(explained, 'UTC')).toBe('secure');
+    expect(untimedStateOf(history('rrrr', '7x8', { seen: ['explained'] }), 'UTC')).toBe('workingOut');
+    expect(untimedStateOf(history('r rrrM', '7x8', { seen: ['explained'] }), 'UTC')).toBe('secure');
+    expect(untimedStateOf(history('r rrMM', '7x8', { seen: ['explained'] }), 'UTC')).toBe('missed');
+    expect(untimedStateOf([], 'UTC')).toBe('untried');
+  });
+});

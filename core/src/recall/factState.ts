@@ -1,0 +1,161 @@
+import { isCountedAsQuickly, parseFactKey, type FactKey } from '../facts/fact.ts';
+import type { AnswerClass } from './answerClass.ts';
+import { dayNumber, dayOf } from './day.ts';
+import type { Mark } from './mark.ts';
+
+export const factStates = [
+  'untried',
+  'missed',
+  'workingOut',
+  'nearly',
+  'recalled',
+  'kept',
+  'slipped',
+  'secure',
+] as const;
+export type FactState = (typeof factStates)[number];
+
+export const factStateNames: Readonly<Record<FactState, string>> = {
+  untried: 'untried',
+  missed: 'missed',
+  workingOut: 'worked out',
+  nearly: 'nearly',
+  recalled: 'recalled',
+  kept: 'kept',
+  slipped: 'slipped',
+  secure: 'secure',
+};
+
+/** Days unseen after which a fact recalled again counts as kept. */
+export const keptAfterDays = 7;
+
+/** One answer as the state sees it. */
+export interface ClassedAnswer {
+  readonly fact: FactKey;
+  /** ISO 8601. */
+  readonly at: string;
+  readonly class: AnswerClass;
+  readonly seen: readonly Mark[];
+  readonly aided?: boolean;
+}
+
+/** Whether a state counts as known for the rules of timed schools. */
+export function isRecalled(state: FactState): boolean {
+  return state === 'recalled' || state === 'kept';
+}
+
+interface Evidence {
+  readonly class: 'recalled' | 'workedOut' | 'missed';
+  readonly day: number;
+}
+
+const countRecalled = (list: readonly Evidence[]) => list.filter((one) => one.class === 'recalled').length;
+
+/**
+ * The state of one fact from its answers, for timed schools. Derived only: the same answers always give the same state,
+ * in whatever order they are handed in. Days are calendar days in `timeZone`.
+ *
+ * Two choices where the rule's table is silent: a single recalled answer that is not the second running is `workingOut`
+ * (never more than one answer shows); and an aided answer to a fact that is recalled or kept changes nothing.
+ */
+export function factStateOf(answers: readonly ClassedAnswer[], timeZone: string): FactState {
+  const steps = factStateSteps(answers, timeZone);
+  return steps.length === 0 ? 'untried' : (steps[steps.length - 1] as FactStateStep).state;
+}
+
+export interface FactStateStep {
+  readonly answer: ClassedAnswer;
+  readonly state: FactState;
+}
+
+/** Every state a fact went through, one after each of its answers, oldest first. */
+export function factStateSteps(answers: readonly ClassedAnswer[], timeZone: string): FactStateStep[] {
+  const first = answers[0];
+  if (!first) return [];
+  const needsMark = isCountedAsQuickly(parseFactKey(first.fact));
+  const evidence: Evidence[] = [];
+  let state: FactState = 'untried';
+  let marked = false;
+  let everRecalled = false;
+  let lastDay: number | undefined;
+  return inOrder(answers).map((answer) => {
+    const day = dayNumber(dayOf(answer.at, timeZone));
+    const unseenDays = lastDay === undefined ? 0 : day - lastDay;
+    lastDay = day;
+    marked ||= answer.seen.includes('noCounting');
+    const aided = (answer.aided ?? false) || answer.seen.includes('helped');
+    const counts = answer.class !== 'right' && answer.class !== 'noEvidence';
+    if (counts && !(aided && isRecalled(state))) {
+      evidence.push({ class: answer.class, day });
+      state = nextState(state, evidence, { unseenDays, marked: marked || !needsMark, everRecalled });
+    } else if (!counts && evidence.length > 0 && !isRecalled(state)) {
+      // A mark may arrive on an answer that is itself no evidence; it can complete what was missing.
+      state = nextState(state, evidence, { unseenDays: 0, marked: marked || !needsMark, everRecalled });
+    }
+    everRecalled ||= isRecalled(state);
+    return { answer, state };
+  });
+}
+
+function nextState(
+  state: FactState,
+  evidence: readonly Evidence[],
+  given: { readonly unseenDays: number; readonly marked: boolean; readonly everRecalled: boolean },
+): FactState {
+  const latest = evidence[evidence.length - 1] as Evidence;
+  if (isRecalled(state)) {
+    if (3 - countRecalled(evidence.slice(-3)) >= 2 && evidence.length >= 3) return 'slipped';
+    return latest.class === 'recalled' && given.unseenDays >= keptAfterDays ? 'kept' : state;
+  }
+  const lastFour = evidence.slice(-4);
+  const recalledDays = new Set(lastFour.filter((one) => one.class === 'recalled').map((one) => one.day)).size;
+  const threeOfFour = latest.class === 'recalled' && countRecalled(lastFour) >= 3;
+  if (state === 'slipped') return threeOfFour ? 'recalled' : 'slipped';
+  if (threeOfFour && recalledDays >= 2 && given.marked) return 'recalled';
+  if (latest.class === 'missed') return 'missed';
+  if (latest.class === 'recalled' && evidence.at(-2)?.class === 'recalled') return 'nearly';
+  return 'workingOut';
+}
+
+/**
+ * The state of one fact for untimed schools: `secure` when 4 of the last 5 answers were right, on 2 days or more,
+ * and the fact was explained once; else what was seen last.
+ */
+export function untimedStateOf(answers: readonly ClassedAnswer[], timeZone: string): FactState {
+  const judged = inOrder(answers).filter((one) => one.class !== 'noEvidence');
+  const latest = judged.at(-1);
+  if (!latest) return 'untried';
+  const lastFive = judged.slice(-5);
+  const right = lastFive.filter((one) => one.class !== 'missed');
+  const days = new Set(right.map((one) => dayOf(one.at, timeZone))).size;
+  const explained = answers.some((one) => one.seen.includes('explained'));
+  if (right.length >= 4 && days >= 2 && explained) return 'secure';
+  return latest.class === 'missed' ? 'missed' : 'workingOut';
+}
+
+/** States of many facts at once, by key. */
+export function factStatesOf(
+  answers: readonly ClassedAnswer[],
+  timeZone: string,
+  stateOf: (answers: readonly ClassedAnswer[], timeZone: string) => FactState = factStateOf,
+): Map<FactKey, FactState> {
+  const byFact = new Map<FactKey, ClassedAnswer[]>();
+  for (const answer of answers) {
+    const list = byFact.get(answer.fact);
+    if (list) list.push(answer);
+    else byFact.set(answer.fact, [answer]);
+  }
+  return new Map([...byFact].map(([fact, list]) => [fact, stateOf(list, timeZone)]));
+}
+
+/** Oldest first. Answers of one instant keep a fixed order of their own, so that the order handed in does not matter. */
+function inOrder(answers: readonly ClassedAnswer[]): ClassedAnswer[] {
+  return answers
+    .map((answer) => ({
+      answer,
+      time: Date.parse(answer.at),
+      tie: `${answer.class}${answer.seen.join()}${answer.aided ?? false}`,
+    }))
+    .sort((a, b) => a.time - b.time || (a.tie < b.tie ? -1 : a.tie > b.tie ? 1 : 0))
+    .map((one) => one.answer);
+}

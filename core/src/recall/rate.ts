@@ -1,0 +1,61 @@
+import { answerOf, parseFactKey } from '../facts/fact.ts';
+import { isRight, type Answer } from './answer.ts';
+import { classifyAnswer } from './answerClass.ts';
+import { digitsCorrect } from './digits.ts';
+import { quartiles } from './quantile.ts';
+
+/** The right answers a minute that common practice asks before moving on (no published source). */
+export const commonAim = 30;
+/** The share of a child's ceiling that can fairly be asked. */
+export const ceilingShare = 0.9;
+
+/** The aim of a minute, right answers a minute: the smaller of 30 and 0.9 × ceiling. `binds`: the ceiling is what limits it. */
+export function aimPerMinute(
+  ceiling: number | null,
+  wanted: number = commonAim,
+): { readonly perMinute: number; readonly binds: boolean } {
+  const reachable = ceiling === null ? Infinity : ceilingShare * ceiling;
+  return reachable < wanted ? { perMinute: reachable, binds: true } : { perMinute: wanted, binds: false };
+}
+
+/** So many in `usedMs`, scaled to a minute. Zero time gives 0. */
+export function perMinute(count: number, usedMs: number): number {
+  return usedMs > 0 ? (count * 60_000) / usedMs : 0;
+}
+
+/** What a minute comes to. */
+export interface MinuteSummary {
+  readonly right: number;
+  readonly wrong: number;
+  readonly usedMs: number;
+  readonly rightPerMinute: number;
+  readonly wrongPerMinute: number;
+  /** Keypad only; null otherwise. Comparable only roughly with written sheets. */
+  readonly digitsPerMinute: number | null;
+  /** Corrected times of right answers, ms; null when none was timed. */
+  readonly timeMs: { readonly lower: number; readonly median: number; readonly upper: number } | null;
+}
+
+/** Sums up the answers of one minute over the time it used. */
+export function summariseMinute(answers: readonly Answer[], usedMs: number): MinuteSummary {
+  const right = answers.filter((one) => isRight(one.judgement)).length;
+  const wrong = answers.length - right;
+  const times = answers
+    .filter((one) => isRight(one.judgement))
+    .map((one) => classifyAnswer(one).correctedMs)
+    .filter((time): time is number => time !== null);
+  const typed = answers.filter((one) => one.way === 'keypad');
+  const digits = typed.reduce(
+    (sum, one) => sum + digitsCorrect(one.given ?? '', String(answerOf(parseFactKey(one.fact)))).correct,
+    0,
+  );
+  return {
+    right,
+    wrong,
+    usedMs,
+    rightPerMinute: perMinute(right, usedMs),
+    wrongPerMinute: perMinute(wrong, usedMs),
+    digitsPerMinute: typed.length === answers.length && typed.length > 0 ? perMinute(digits, usedMs) : null,
+    timeMs: times.length === 0 ? null : quartiles(times),
+  };
+}
