@@ -13,6 +13,7 @@ export * from './recall/day.ts';
 export * from './recall/digits.ts';
 export * from './recall/factState.ts';
 export * from './recall/mark.ts';
+export * from './recall/measuring.ts';
 export * from './recall/quantile.ts';
 export * from './recall/rate.ts';
 export * from './recall/rateBands.ts';

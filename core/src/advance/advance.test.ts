@@ -91,7 +91,7 @@ describe('minute aim', () => {
     const found = judge({});
     expect(found.verdict).toBe('advance');
     expect(found.reasons[0]).toBe('31 right a minute in the latest check; the aim is 30.');
-    expect(found.restsOn).toEqual(['c1']);
+    expect(found.checkIds).toEqual(['c1']);
   });
   it('stays under the aim, or with too many wrong', () => {
     expect(judge({ checks: [check({ right: 29 })] }).verdict).toBe('stay');
@@ -133,7 +133,8 @@ describe('each fact instant', () => {
       strays: [],
     });
     expect(found.reasons[0]).toBe(`11 of 11 facts recalled; 10 are needed.`);
-    expect(found.restsOn).toHaveLength(34);
+    expect(found.answerIds).toHaveLength(33);
+    expect(found.checkIds).toEqual(['c1']);
   });
   it('carries up to two short along', () => {
     const short = facts[3] as string;

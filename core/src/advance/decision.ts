@@ -18,7 +18,9 @@ export interface Decision {
   /** Facts still short that are carried along on moving on. */
   readonly strays: readonly FactKey[];
   /** Ids of the answers it rests on, where they have ids. */
-  readonly restsOn: readonly string[];
+  readonly answerIds: readonly string[];
+  /** Ids of the checks it rests on, where they have ids. */
+  readonly checkIds: readonly string[];
 }
 
 /** A finished check as a school sees it. */

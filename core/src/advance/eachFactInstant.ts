@@ -41,7 +41,8 @@ export function judgeByEachFact(evidence: Evidence): Decision {
   const base = {
     about: 'set',
     strays: enough ? short : [],
-    restsOn: [...answers, ...evidence.checks].flatMap((one) => (one.id ? [one.id] : [])),
+    answerIds: lookedAt(answers),
+    checkIds: evidence.checks.flatMap((one) => (one.id ? [one.id] : [])),
   } as const;
 
   if (!enough) {
@@ -83,7 +84,11 @@ export function judgeByEachFact(evidence: Evidence): Decision {
 /** Since when enough facts have been recalled without a break, as a time in ms. */
 function heldFrom(answers: readonly JudgedAnswer[], needed: number, timeZone: string): number | undefined {
   const byFact = new Map<FactKey, JudgedAnswer[]>();
-  for (const answer of answers) byFact.set(answer.fact, [...(byFact.get(answer.fact) ?? []), answer]);
+  for (const answer of answers) {
+    const list = byFact.get(answer.fact);
+    if (list) list.push(answer);
+    else byFact.set(answer.fact, [answer]);
+  }
   const turns = [...byFact.values()].flatMap((list) => {
     let before = false;
     return factStateSteps(list, timeZone).flatMap((step) => {
@@ -102,6 +107,18 @@ function heldFrom(answers: readonly JudgedAnswer[], needed: number, timeZone: st
     else since ??= turn.time;
   }
   return since;
+}
+
+/** Ids of the answers that the states look back over: for each fact all from the fourth last with evidence onward. */
+function lookedAt(answers: readonly JudgedAnswer[]): string[] {
+  const evidenceSeen = new Map<FactKey, number>();
+  return [...answers]
+    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
+    .flatMap((answer) => {
+      const seen = evidenceSeen.get(answer.fact) ?? 0;
+      if (answer.class !== 'right' && answer.class !== 'noEvidence') evidenceSeen.set(answer.fact, seen + 1);
+      return seen < 4 && answer.id ? [answer.id] : [];
+    });
 }
 
 /** The latest answer on a fact that is evidence either way. */

@@ -9,8 +9,8 @@ import { joinText, numberText } from './words.ts';
  */
 export function judgeByMinuteAim(evidence: Evidence): Decision {
   const check = standing(evidence);
-  const restsOn = evidence.checks.flatMap((one) => (one.id ? [one.id] : []));
-  const base = { about: 'set', strays: [], restsOn, missing: check.missing } as const;
+  const checkIds = evidence.checks.flatMap((one) => (one.id ? [one.id] : []));
+  const base = { about: 'set', strays: [], answerIds: [], checkIds, missing: check.missing } as const;
   if (!check.latest) {
     return {
       ...base,

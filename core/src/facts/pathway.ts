@@ -35,9 +35,7 @@ export function findPathway(id: string): Pathway | undefined {
 }
 
 /** Where a set stands on its pathway: its pathway, place (from 0), how many there are, and the next. */
-export function placeOfSet(
-  setId: string,
-):
+export function placeOfSet(setId: string):
   | {
       readonly pathway: Pathway;
       readonly at: number;

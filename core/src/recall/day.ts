@@ -14,11 +14,27 @@ function formatFor(timeZone: string): Intl.DateTimeFormat {
   return format;
 }
 
+const daysByQuarterHour = new Map<string, Map<number, string>>();
+/** Zones shift only on quarter hours, so one look-up serves all instants of a quarter hour. */
+const quarterHourMs = 900_000;
+const mostRemembered = 50_000;
+
 /** The calendar day of an instant in a time zone, `2026-11-24`. Throws RangeError on an invalid instant or zone. */
 export function dayOf(at: string, timeZone: string): string {
-  const parts = formatFor(timeZone).formatToParts(new Date(at));
-  const part = (type: string) => parts.find((one) => one.type === type)?.value ?? '';
-  return `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`;
+  const quarter = Math.floor(Date.parse(at) / quarterHourMs);
+  let days = daysByQuarterHour.get(timeZone);
+  if (!days || days.size > mostRemembered) {
+    days = new Map();
+    daysByQuarterHour.set(timeZone, days);
+  }
+  let day = days.get(quarter);
+  if (day === undefined) {
+    const parts = formatFor(timeZone).formatToParts(new Date(at));
+    const part = (type: string) => parts.find((one) => one.type === type)?.value ?? '';
+    day = `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`;
+    days.set(quarter, day);
+  }
+  return day;
 }
 
 /** A calendar day as a whole number of days, so that days can be subtracted. */

@@ -1,0 +1,68 @@
+import type { CaptureWay } from './answer.ts';
+import {
+  calibrationAgeDays,
+  calibrationLastsDays,
+  ceilingPerMinute,
+  keypadOverheadFor,
+  keypadOverheads,
+  tutorOverhead,
+  uncalibrated,
+  type CopySample,
+  type Overhead,
+} from './calibration.ts';
+import { recallLimitMs, type RecallLimit } from './recallLimit.ts';
+
+/** What has been measured of a pupil and of the tutor at the table. Instants ISO 8601, times ms. */
+export interface Measured {
+  readonly capture: CaptureWay;
+  readonly recallLimit: RecallLimit;
+  /** Corrected times on facts that need no thought. */
+  readonly easyTimesMs: readonly number[];
+  readonly keypad: { readonly at: string; readonly samples: readonly CopySample[] } | null;
+  /** Naming by voice, judged by the tutor. */
+  readonly naming: { readonly at: string; readonly promptToPromptMs: readonly number[] } | null;
+  readonly judging: { readonly at: string; readonly timesMs: readonly number[] } | null;
+}
+
+/** How answers are measured from now on. */
+export interface Measuring {
+  readonly limitMs: number;
+  /** The overhead of an answer of so many digits. */
+  readonly overheadFor: (digits: number) => Overhead;
+  /** Naming prompts a minute in this way of capture; null when not measured. */
+  readonly ceiling: number | null;
+  readonly ageDays: number | null;
+  /** Measured longer ago than a calibration lasts. */
+  readonly stale: boolean;
+}
+
+/** Works out limit, overheads, ceiling and age in force for a pupil's way of capture. `now` is ISO 8601. */
+export function measuringOf(measured: Measured, now: string): Measuring {
+  const limitMs = recallLimitMs(measured.recallLimit, measured.easyTimesMs);
+  const source = measured.capture === 'keypad' ? measured.keypad : measured.judging;
+  const ageDays = source ? calibrationAgeDays(source.at, now) : null;
+  return {
+    limitMs,
+    overheadFor: overheadsOf(measured),
+    ceiling: ceilingOf(measured),
+    ageDays,
+    stale: ageDays !== null && ageDays > calibrationLastsDays,
+  };
+}
+
+function overheadsOf(measured: Measured): (digits: number) => Overhead {
+  if (measured.capture === 'keypad') {
+    const overheads = measured.keypad ? keypadOverheads(measured.keypad.samples) : undefined;
+    return (digits) => keypadOverheadFor(overheads, digits);
+  }
+  const overhead = measured.judging ? tutorOverhead(measured.judging.timesMs) : uncalibrated('tutor');
+  return () => overhead;
+}
+
+/** Copying on the keypad is naming by keypad; copies of one and two digits are like most answers. */
+function ceilingOf(measured: Pick<Measured, 'capture' | 'keypad' | 'naming'>): number | null {
+  if (measured.capture === 'tutor') return ceilingPerMinute(measured.naming?.promptToPromptMs ?? []);
+  return ceilingPerMinute(
+    (measured.keypad?.samples ?? []).filter((one) => one.digits <= 2).map((one) => one.promptToPromptMs),
+  );
+}

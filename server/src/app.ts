@@ -1,0 +1,108 @@
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { getCookie } from 'hono/cookie';
+import { secureHeaders } from 'hono/secure-headers';
+import { cookieName, findSession } from './auth/session.ts';
+import { accountRoutes, openRoutes } from './routes/account.ts';
+import { Refusal, refuse, type Env, type House } from './routes/context.ts';
+import { playRoutes } from './routes/plays.ts';
+import { pupilRoutes } from './routes/pupils.ts';
+
+/** The largest body taken: a megabyte. */
+export const largestBody = 1_048_576;
+
+/** The whole API under /api. What serves the built pages is added by main. */
+export function createApp(house: House): Hono<Env> {
+  const app = new Hono<Env>();
+
+  app.use(
+    secureHeaders({
+      crossOriginEmbedderPolicy: 'require-corp',
+      crossOriginOpenerPolicy: 'same-origin',
+      contentSecurityPolicy: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        workerSrc: ["'self'", 'blob:'],
+        connectSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'self'"],
+        frameAncestors: ["'none'"],
+        formAction: ["'self'"],
+      },
+      // Plain http on loopback has nothing to upgrade to; behind https the proxy sets this.
+      strictTransportSecurity: false,
+    }),
+  );
+
+  app.onError((error, c) => {
+    if (error instanceof Refusal) return c.json(error.problem, error.status);
+    house.log.error({ err: error, path: c.req.path }, 'a request failed');
+    return c.json(
+      { message: 'Something failed here, and it is on record. Nothing was lost; try again.' },
+      isAway(error) ? 503 : 500,
+    );
+  });
+
+  const api = new Hono<Env>();
+  api.use(
+    bodyLimit({ maxSize: largestBody, onError: () => refuse(413, 'The body is larger than a megabyte.') }),
+  );
+  api.use(async (c, next) => {
+    c.header('Cache-Control', 'no-store');
+    if (!['GET', 'HEAD'].includes(c.req.method))
+      guardWrite(
+        c.req.header('origin'),
+        c.req.header('host'),
+        c.req.header('content-type'),
+        c.req.header('sec-fetch-site'),
+      );
+    await next();
+  });
+  api.get('/health', async (c) => {
+    await house.db.query('select 1');
+    return c.json({ ok: true });
+  });
+  api.route('/', openRoutes(house));
+  api.use(async (c, next) => {
+    const token = getCookie(c, cookieName);
+    const session = token === undefined ? undefined : await findSession(house.db, token);
+    if (!session) refuse(401, 'Sign in to go on.');
+    c.set('session', session);
+    await next();
+  });
+  api.route('/', accountRoutes(house));
+  api.route('/', pupilRoutes(house));
+  api.route('/', playRoutes(house));
+  api.all('*', () => refuse(404, 'There is nothing at this address.'));
+  app.route('/api', api);
+  return app;
+}
+
+/** Writes come from our own pages only: same origin, and as JSON, which no foreign form can send unasked. */
+function guardWrite(
+  origin: string | undefined,
+  host: string | undefined,
+  type: string | undefined,
+  site: string | undefined,
+): void {
+  if (site !== undefined && site !== 'same-origin' && site !== 'none')
+    refuse(403, 'This request came from another site.');
+  if (origin !== undefined && hostOf(origin) !== host) refuse(403, 'This request came from another site.');
+  if (!(type ?? '').startsWith('application/json')) refuse(415, 'The body should be JSON.');
+}
+
+function hostOf(origin: string): string | undefined {
+  try {
+    return new URL(origin).host;
+  } catch {
+    return undefined;
+  }
+}
+
+/** The database cannot be reached. */
+function isAway(error: unknown): boolean {
+  const code = (error as { code?: unknown }).code;
+  return typeof code === 'string' && /^(ECONN|EPIPE|57P|08)/.test(code);
+}

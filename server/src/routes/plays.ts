@@ -1,0 +1,66 @@
+import { factStateOf, findSet } from '@veldrift/core';
+import type { ReviewPage } from '@veldrift/wire';
+import { Hono } from 'hono';
+import type { RoomTx } from '../db.ts';
+import { answersOfPlay, answersOnFacts, keptAnswerOfRow, slipsUpTo } from '../store/answers.ts';
+import { findPlay } from '../store/checks.ts';
+import { decisionOnPlay } from '../store/decisions.ts';
+import { proposalFor } from '../store/proposal.ts';
+import { findPupil } from '../store/pupils.ts';
+import { classed } from '../store/states.ts';
+import { keepBatch } from '../events/keepBatch.ts';
+import { idParam, inOwnRoom, json, refuse, type Env, type House } from './context.ts';
+
+/** Wrong answers looked back over for patterns. */
+const mostSlips = 40;
+
+export function playRoutes(house: House): Hono<Env> {
+  const app = new Hono<Env>();
+
+  app.post('/events', async (c) => {
+    const outcome = await keepBatch(house.db, c.get('session'), await json(c), house.log);
+    if ('problem' in outcome) return refuse(400, outcome.problem.message, outcome.problem.field);
+    return c.json({ serverNow: new Date().toISOString(), results: outcome.results });
+  });
+
+  app.get('/plays/:id', async (c) => {
+    const id = idParam(c);
+    return c.json(await inOwnRoom(house, c, (tx, session) => reviewOf(tx, id, session.timeZone)));
+  });
+
+  return app;
+}
+
+async function reviewOf(tx: RoomTx, playId: string, timeZone: string): Promise<ReviewPage> {
+  const play = (await findPlay(tx, playId)) ?? refuse(404, 'There is no such minute in this room.');
+  const pupil =
+    (await findPupil(tx, timeZone, play.pupilId)) ?? refuse(404, 'There is no such minute in this room.');
+  const rows = await answersOfPlay(tx, playId);
+  const facts = [...new Set(rows.map((row) => row.fact))];
+  const here = new Set(rows.map((row) => row.id));
+  const first = rows[0]?.at ?? new Date(play.startedAt);
+  const last = rows.at(-1)?.at ?? new Date(play.startedAt);
+  const all = (await answersOnFacts(tx, pupil.id, facts)).filter((row) => row.at <= last);
+  const operation = findSet(play.setId)?.operation ?? pupil.operation;
+  return {
+    play,
+    pupil,
+    answers: rows.map(keptAnswerOfRow),
+    states: facts.map((fact) => {
+      const own = all.filter((row) => row.fact === fact);
+      return {
+        fact,
+        before: factStateOf(own.filter((row) => !here.has(row.id)).map(classed), timeZone),
+        after: factStateOf(own.map(classed), timeZone),
+      };
+    }),
+    proposal: await proposalFor(tx, pupil, timeZone),
+    decision: await decisionOnPlay(tx, playId),
+    earlierSlips: (await slipsUpTo(tx, pupil.id, operation, first, mostSlips)).map((row) => ({
+      id: row.id,
+      fact: row.fact,
+      given: row.given,
+      visitId: row.visit_id,
+    })),
+  };
+}

@@ -1,0 +1,183 @@
+import {
+  factsInRange,
+  findSet,
+  operations,
+  parseFactKey,
+  tryParseFactKey,
+  type Operation,
+} from '@veldrift/core';
+import { decideSchema, deletePupilSchema, pupilSchema, type FactOnMap, type PupilPage } from '@veldrift/wire';
+import { Hono } from 'hono';
+import type { RoomTx } from '../db.ts';
+import { answersByIds, answersOnFacts, keptAnswerOfRow } from '../store/answers.ts';
+import { playsOfPupil } from '../store/checks.ts';
+import { decisionsOfPupil, findDecision, keepDecision } from '../store/decisions.ts';
+import { proposalFor, refreshStanding } from '../store/proposal.ts';
+import { addPupil, changePupil, deletePupil, findPupil, listPupils, movePupil } from '../store/pupils.ts';
+import { body, idParam, inOwnRoom, refuse, type Env, type House } from './context.ts';
+
+/** Minutes shown on a pupil's page: more than a year of two visits a week with two minutes each. */
+const mostPlays = 300;
+/** Answers listed behind one number. */
+const mostIds = 2000;
+
+export function pupilRoutes(house: House): Hono<Env> {
+  const app = new Hono<Env>();
+
+  app.get('/pupils', async (c) =>
+    c.json(await inOwnRoom(house, c, (tx, session) => listPupils(tx, session.timeZone))),
+  );
+
+  app.post('/pupils', async (c) => {
+    const input = await body(c, pupilSchema);
+    const pupil = await inOwnRoom(house, c, async (tx, session) => {
+      await addPupil(tx, input);
+      return findPupil(tx, session.timeZone, input.id);
+    });
+    return c.json(pupil, 201);
+  });
+
+  app.put('/pupils/:id', async (c) => {
+    const id = idParam(c);
+    const input = await body(c, pupilSchema);
+    if (input.id !== id) refuse(400, 'The id in the body is not the one in the address.', 'id');
+    const pupil = await inOwnRoom(house, c, async (tx, session) => {
+      if (!(await changePupil(tx, input))) refuse(404, 'There is no such pupil in this room.');
+      const changed = await known(tx, session.timeZone, id);
+      await refreshStanding(tx, changed, session.timeZone);
+      return changed;
+    });
+    return c.json(pupil);
+  });
+
+  app.delete('/pupils/:id', async (c) => {
+    const id = idParam(c);
+    const { confirm } = await body(c, deletePupilSchema);
+    await inOwnRoom(house, c, async (tx, session) => {
+      const pupil = await known(tx, session.timeZone, id);
+      if (confirm.trim() !== pupil.name)
+        refuse(400, 'Type the shown name exactly to delete this pupil for good.', 'confirm');
+      await deletePupil(tx, id);
+    });
+    return c.json({ ok: true });
+  });
+
+  app.get('/pupils/:id', async (c) => {
+    const id = idParam(c);
+    const page = await inOwnRoom(house, c, async (tx, session): Promise<PupilPage> => {
+      const pupil = await known(tx, session.timeZone, id);
+      return {
+        pupil,
+        facts: await mapOf(tx, id),
+        plays: await playsOfPupil(tx, id, mostPlays),
+        decisions: await decisionsOfPupil(tx, id),
+        proposal: await proposalFor(tx, pupil, session.timeZone),
+      };
+    });
+    return c.json(page);
+  });
+
+  app.get('/pupils/:id/answers', async (c) => {
+    const id = idParam(c);
+    const fact = c.req.query('fact');
+    if (fact === undefined || !tryParseFactKey(fact))
+      refuse(400, 'fact should be a key such as 7x8.', 'fact');
+    const rows = await inOwnRoom(house, c, async (tx, session) => {
+      await known(tx, session.timeZone, id);
+      return answersOnFacts(tx, id, [fact]);
+    });
+    return c.json(rows.slice(-mostIds).map(keptAnswerOfRow));
+  });
+
+  app.get('/pupils/:id/decisions/:decision/answers', async (c) => {
+    const id = idParam(c);
+    const decisionId = idParam(c, 'decision');
+    const rows = await inOwnRoom(house, c, async (tx, session) => {
+      await known(tx, session.timeZone, id);
+      const decision =
+        (await findDecision(tx, decisionId)) ?? refuse(404, 'There is no such decision in this room.');
+      return answersByIds(tx, id, decision.answerIds.slice(0, mostIds));
+    });
+    return c.json(rows.map(keptAnswerOfRow));
+  });
+
+  app.get('/pupils/:id/proposal/answers', async (c) => {
+    const id = idParam(c);
+    const rows = await inOwnRoom(house, c, async (tx, session) => {
+      const pupil = await known(tx, session.timeZone, id);
+      const { decision } = await proposalFor(tx, pupil, session.timeZone);
+      return answersByIds(tx, id, decision.answerIds.slice(0, mostIds));
+    });
+    return c.json(rows.map(keptAnswerOfRow));
+  });
+
+  app.post('/pupils/:id/decisions', async (c) => {
+    const id = idParam(c);
+    const input = await body(c, decideSchema);
+    const kept = await inOwnRoom(house, c, async (tx, session) => {
+      const [locked] = await tx.rows('select 1 from pupils where room_id = $1 and id = $2 for update', [
+        session.roomId,
+        id,
+      ]);
+      const pupil = locked
+        ? await known(tx, session.timeZone, id)
+        : refuse(404, 'There is no such pupil in this room.');
+      const before = await findDecision(tx, input.id);
+      if (before) return before;
+      const proposal = await proposalFor(tx, pupil, session.timeZone);
+      if (proposal.evidenceMark !== input.evidenceMark)
+        refuse(409, 'The evidence has changed since this was shown. Look again, then decide.');
+      const accepted =
+        proposal.decision.verdict === 'advance' ? (proposal.nextSetId ?? pupil.setId) : pupil.setId;
+      if (input.outcome === 'accepted' && input.toSetId !== accepted)
+        refuse(400, 'Accepting leads to another set than the one sent.', 'toSetId');
+      if (findSet(input.toSetId)?.operation !== pupil.operation)
+        refuse(
+          400,
+          'The set is of another operation; change the operation on the pupil\u2019s page.',
+          'toSetId',
+        );
+      await keepDecision(tx, pupil, proposal, input, session.userId);
+      if (input.toSetId !== pupil.setId) {
+        await movePupil(tx, id, input.toSetId);
+        await refreshStanding(tx, await known(tx, session.timeZone, id), session.timeZone);
+      }
+      return findDecision(tx, input.id);
+    });
+    return c.json(kept, 201);
+  });
+
+  return app;
+}
+
+async function known(tx: RoomTx, timeZone: string, id: string) {
+  return (await findPupil(tx, timeZone, id)) ?? refuse(404, 'There is no such pupil in this room.');
+}
+
+/** Every tried fact by operation, on the map's range. */
+async function mapOf(tx: RoomTx, pupilId: string): Promise<Record<Operation, FactOnMap[]>> {
+  const rows = await tx.rows<{
+    fact: string;
+    state: FactOnMap['state'];
+    answers: number;
+    last_at: Date;
+    last_ms: number | null;
+  }>('select fact, state, answers, last_at, last_ms from fact_states where room_id = $1 and pupil_id = $2', [
+    tx.roomId,
+    pupilId,
+  ]);
+  const map = Object.fromEntries(operations.map((one) => [one, [] as FactOnMap[]])) as Record<
+    Operation,
+    FactOnMap[]
+  >;
+  for (const row of rows) {
+    map[parseFactKey(row.fact).operation].push({
+      fact: row.fact,
+      state: row.state,
+      answers: row.answers,
+      lastAt: row.last_at.toISOString(),
+      lastMs: row.last_ms,
+    });
+  }
+  return map;
+}

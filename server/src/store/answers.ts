@@ -1,0 +1,111 @@
+import {
+  parseFactKey,
+  type Answer,
+  type CaptureWay,
+  type Judgement,
+  type Mark,
+  type Operation,
+} from '@veldrift/core';
+import type { KeptAnswer } from '@veldrift/wire';
+import type { RoomTx } from '../db.ts';
+
+export interface AnswerRow {
+  id: string;
+  pupil_id: string;
+  visit_id: string;
+  play_id: string;
+  fact: string;
+  at: Date;
+  clock_corrected: boolean;
+  judgement: Judgement;
+  given: string | null;
+  latency_ms: number | null;
+  voided: boolean;
+  way: CaptureWay;
+  overhead_ms: number;
+  spread_ms: number;
+  calibrated: boolean;
+  limit_ms: number;
+  aided: boolean;
+  seen: Mark[];
+}
+
+/** The columns of `standing_answers` that make an answer. */
+export const answerColumns =
+  'id, pupil_id, visit_id, play_id, fact, at, clock_corrected, judgement, given, latency_ms, voided, way, overhead_ms, spread_ms, calibrated, limit_ms, aided, seen';
+
+export function answerOfRow(row: AnswerRow): Answer {
+  return {
+    id: row.id,
+    fact: row.fact,
+    at: row.at.toISOString(),
+    judgement: row.judgement,
+    given: row.given,
+    latencyMs: row.latency_ms,
+    voided: row.voided,
+    overheadMs: row.overhead_ms,
+    spreadMs: row.spread_ms,
+    calibrated: row.calibrated,
+    limitMs: row.limit_ms,
+    seen: row.seen,
+    aided: row.aided,
+    way: row.way,
+  };
+}
+
+export function keptAnswerOfRow(row: AnswerRow): KeptAnswer {
+  return {
+    ...answerOfRow(row),
+    playId: row.play_id,
+    visitId: row.visit_id,
+    clockCorrected: row.clock_corrected,
+  };
+}
+
+/** Answers of a pupil on some facts, oldest first. */
+export async function answersOnFacts(
+  tx: RoomTx,
+  pupilId: string,
+  facts: readonly string[],
+): Promise<AnswerRow[]> {
+  return tx.rows<AnswerRow>(
+    `select ${answerColumns} from standing_answers where room_id = $1 and pupil_id = $2 and fact = any($3) order by at, id`,
+    [tx.roomId, pupilId, facts],
+  );
+}
+
+/** Answers of one minute, in the order given. */
+export async function answersOfPlay(tx: RoomTx, playId: string): Promise<AnswerRow[]> {
+  return tx.rows<AnswerRow>(
+    `select ${answerColumns} from standing_answers where room_id = $1 and play_id = $2 order by at, id`,
+    [tx.roomId, playId],
+  );
+}
+
+/** Answers by id, of one pupil. */
+export async function answersByIds(
+  tx: RoomTx,
+  pupilId: string,
+  ids: readonly string[],
+): Promise<AnswerRow[]> {
+  return tx.rows<AnswerRow>(
+    `select ${answerColumns} from standing_answers where room_id = $1 and pupil_id = $2 and id = any($3) order by at, id`,
+    [tx.roomId, pupilId, ids],
+  );
+}
+
+/** The latest wrong answers on an operation up to an instant, newest last. */
+export async function slipsUpTo(
+  tx: RoomTx,
+  pupilId: string,
+  operation: Operation,
+  before: Date,
+  most: number,
+): Promise<AnswerRow[]> {
+  const rows = await tx.rows<AnswerRow>(
+    `select ${answerColumns} from standing_answers
+     where room_id = $1 and pupil_id = $2 and judgement in ('wrong', 'gaveUp') and at < $3 order by at desc, id desc limit $4`,
+    [tx.roomId, pupilId, before, most],
+  );
+  return rows.filter((row) => parseFactKey(row.fact).operation === operation).reverse();
+}

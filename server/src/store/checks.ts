@@ -1,0 +1,167 @@
+import { decides, summariseMinute, type CheckResult, type EndReason } from '@veldrift/core';
+import type { Play } from '@veldrift/wire';
+import type { RoomTx } from '../db.ts';
+import { answerOfRow, answersOfPlay } from './answers.ts';
+
+interface EndedPlayRow {
+  id: string;
+  pupil_id: string;
+  set_id: string;
+  purpose: string;
+  way: string;
+  clock_corrected: boolean;
+  ended_at: Date;
+  used_ms: number;
+  end_reason: EndReason;
+  calm: boolean;
+}
+
+/** Sums up a minute afresh from its answers, once both its start and its end are here. */
+export async function refreshCheck(tx: RoomTx, playId: string): Promise<void> {
+  const [play] = await tx.rows<EndedPlayRow>(
+    `select p.id, p.pupil_id, p.set_id, p.purpose, p.way, p.clock_corrected, e.ended_at, e.used_ms, e.end_reason, e.calm
+     from plays p join play_ends e on e.room_id = p.room_id and e.play_id = p.id and e.pupil_id = p.pupil_id
+     where p.room_id = $1 and p.id = $2`,
+    [tx.roomId, playId],
+  );
+  if (!play) return;
+  const answers = (await answersOfPlay(tx, playId)).filter((row) => row.pupil_id === play.pupil_id);
+  // Answers given on a calm table are kept, but no minute counts them.
+  const counted = play.calm ? answers.filter((row) => row.latency_ms !== null || row.voided) : answers;
+  const summary = summariseMinute(counted.map(answerOfRow), play.used_ms);
+  await tx.run(
+    `insert into checks (room_id, play_id, pupil_id, set_id, purpose, way, at, right_count, wrong_count, used_ms,
+       right_per_minute, wrong_per_minute, digits_per_minute, median_ms, clock_corrected, counts)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16)
+     on conflict (room_id, play_id) do update set right_count = excluded.right_count, wrong_count = excluded.wrong_count,
+       used_ms = excluded.used_ms, right_per_minute = excluded.right_per_minute, wrong_per_minute = excluded.wrong_per_minute,
+       digits_per_minute = excluded.digits_per_minute, median_ms = excluded.median_ms, counts = excluded.counts`,
+    [
+      tx.roomId,
+      play.id,
+      play.pupil_id,
+      play.set_id,
+      play.purpose,
+      play.way,
+      play.ended_at,
+      summary.right,
+      summary.wrong,
+      play.used_ms,
+      summary.rightPerMinute,
+      summary.wrongPerMinute,
+      summary.digitsPerMinute,
+      summary.timeMs?.median ?? null,
+      play.clock_corrected,
+      play.purpose === 'check' && decides({ endReason: play.end_reason, calm: play.calm }),
+    ],
+  );
+}
+
+interface CheckRow {
+  play_id: string;
+  at: Date;
+  right_count: number;
+  wrong_count: number;
+  used_ms: number;
+  counts: boolean;
+}
+
+/** A pupil's checks on one set in one way of capture, as the schools take them. */
+export async function checksOnSet(
+  tx: RoomTx,
+  pupilId: string,
+  setId: string,
+  way: string,
+): Promise<CheckResult[]> {
+  const rows = await tx.rows<CheckRow>(
+    `select play_id, at, right_count, wrong_count, used_ms, counts from checks
+     where room_id = $1 and pupil_id = $2 and set_id = $3 and way = $4 and purpose = 'check' order by at`,
+    [tx.roomId, pupilId, setId, way],
+  );
+  return rows.map((row) => ({
+    id: row.play_id,
+    at: row.at.toISOString(),
+    right: row.right_count,
+    wrong: row.wrong_count,
+    usedMs: row.used_ms,
+    counts: row.counts,
+  }));
+}
+
+interface PlayRow {
+  id: string;
+  visit_id: string;
+  pupil_id: string;
+  purpose: 'check' | 'practice';
+  set_id: string;
+  way: 'keypad' | 'tutor';
+  started_at: Date;
+  length_ms: number;
+  limit_ms: number;
+  clock_corrected: boolean;
+  ended_at: Date | null;
+  end_reason: EndReason | null;
+  calm: boolean | null;
+  interrupted: boolean | null;
+  right_count: number | null;
+  wrong_count: number | null;
+  used_ms: number | null;
+  right_per_minute: number | null;
+  wrong_per_minute: number | null;
+  digits_per_minute: number | null;
+  median_ms: number | null;
+  counts: boolean | null;
+}
+
+const playColumns = `p.id, p.visit_id, p.pupil_id, p.purpose, p.set_id, p.way, p.started_at, p.length_ms, p.limit_ms, p.clock_corrected,
+  e.ended_at, e.end_reason, e.calm, e.interrupted, e.used_ms, c.right_count, c.wrong_count, c.right_per_minute, c.wrong_per_minute,
+  c.digits_per_minute, c.median_ms, c.counts
+  from plays p
+  left join play_ends e on e.room_id = p.room_id and e.play_id = p.id
+  left join checks c on c.room_id = p.room_id and c.play_id = p.id`;
+
+function playOfRow(row: PlayRow): Play {
+  return {
+    id: row.id,
+    visitId: row.visit_id,
+    pupilId: row.pupil_id,
+    purpose: row.purpose,
+    setId: row.set_id,
+    way: row.way,
+    startedAt: row.started_at.toISOString(),
+    endedAt: row.ended_at?.toISOString() ?? null,
+    lengthMs: row.length_ms,
+    limitMs: row.limit_ms,
+    endReason: row.end_reason,
+    calm: row.calm ?? false,
+    interrupted: row.interrupted ?? false,
+    clockCorrected: row.clock_corrected,
+    summary: {
+      right: row.right_count ?? 0,
+      wrong: row.wrong_count ?? 0,
+      usedMs: row.used_ms ?? 0,
+      rightPerMinute: row.right_per_minute ?? 0,
+      wrongPerMinute: row.wrong_per_minute ?? 0,
+      digitsPerMinute: row.digits_per_minute,
+      medianMs: row.median_ms,
+    },
+    counts: row.counts ?? false,
+  };
+}
+
+/** A pupil's latest minutes, oldest first. */
+export async function playsOfPupil(tx: RoomTx, pupilId: string, most: number): Promise<Play[]> {
+  const rows = await tx.rows<PlayRow>(
+    `select ${playColumns} where p.room_id = $1 and p.pupil_id = $2 order by p.started_at desc limit $3`,
+    [tx.roomId, pupilId, most],
+  );
+  return rows.reverse().map(playOfRow);
+}
+
+export async function findPlay(tx: RoomTx, playId: string): Promise<Play | undefined> {
+  const [row] = await tx.rows<PlayRow>(`select ${playColumns} where p.room_id = $1 and p.id = $2`, [
+    tx.roomId,
+    playId,
+  ]);
+  return row && playOfRow(row);
+}

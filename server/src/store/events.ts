@@ -1,0 +1,124 @@
+import type { EventKind, EventOf, TableEvent } from '@veldrift/wire';
+import type { RoomTx } from '../db.ts';
+
+/** An event with its time set right. */
+export interface TimedEvent {
+  readonly event: TableEvent;
+  /** When it happened, corrected for a wrong device clock. */
+  readonly at: string;
+  readonly offsetMs: number;
+  readonly clockCorrected: boolean;
+}
+
+type Keeper = (tx: RoomTx, rows: string, userId: string) => Promise<{ id: string }[]>;
+
+const insert =
+  (table: string, columns: string, from: string): Keeper =>
+  (tx, rows, userId) =>
+    tx.rows<{ id: string }>(
+      `insert into ${table} (room_id, ${columns}) select $1, ${from.replaceAll('$user', '$3')} on conflict do nothing returning ${table === 'play_ends' ? 'event_id as id' : 'id'}`,
+      from.includes('$user') ? [tx.roomId, rows, userId] : [tx.roomId, rows],
+    );
+
+/** How each kind of event becomes rows. Rows are handed over as one JSON list; those already kept are passed over. */
+const keepers: Readonly<Record<EventKind, Keeper>> = {
+  visitStarted: insert(
+    'visits',
+    'id, pupil_id, user_id, started_at',
+    `"visitId", "pupilId", $user, "rightAt" from jsonb_to_recordset($2) as t("visitId" uuid, "pupilId" uuid, "rightAt" timestamptz)`,
+  ),
+  playStarted: insert(
+    'plays',
+    'id, visit_id, pupil_id, user_id, purpose, set_id, seed, length_ms, way, limit_ms, device, started_at, clock_corrected',
+    `"playId", "visitId", "pupilId", $user, purpose, "setId", seed, "lengthMs", way, "limitMs", device, "rightAt", "clockCorrected"
+     from jsonb_to_recordset($2) as t("playId" uuid, "visitId" uuid, "pupilId" uuid, purpose text, "setId" text, seed int, "lengthMs" double precision,
+       way text, "limitMs" double precision, device text, "rightAt" timestamptz, "clockCorrected" boolean)`,
+  ),
+  answerGiven: insert(
+    'answers',
+    `id, pupil_id, visit_id, play_id, seat, fact, hidden, at, device_at, offset_ms, clock_corrected, judgement, given, latency_ms, last_key_ms,
+     voided, way, overhead_ms, spread_ms, calibrated, calibration_age_days, limit_ms, aided, seen, used_ms, version`,
+    `id, "pupilId", "visitId", "playId", seat, fact, hidden, "rightAt", at, "offsetMs", "clockCorrected", judgement, given, "latencyMs", "lastKeyMs",
+     voided, way, "overheadMs", "spreadMs", calibrated, "calibrationAgeDays", "limitMs", aided, array(select jsonb_array_elements_text(seen)), "usedMs", v
+     from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "visitId" uuid, "playId" uuid, seat int, fact text, hidden text, "rightAt" timestamptz,
+       at timestamptz, "offsetMs" double precision, "clockCorrected" boolean, judgement text, given text, "latencyMs" double precision,
+       "lastKeyMs" double precision, voided boolean, way text, "overheadMs" double precision, "spreadMs" double precision, calibrated boolean,
+       "calibrationAgeDays" int, "limitMs" double precision, aided boolean, seen jsonb, "usedMs" double precision, v int)`,
+  ),
+  answerAmended: insert(
+    'amendments',
+    'id, answer_id, pupil_id, seen, given, at',
+    `id, "answerId", "pupilId", array(select jsonb_array_elements_text(seen)), given, "rightAt"
+     from jsonb_to_recordset($2) as t(id uuid, "answerId" uuid, "pupilId" uuid, seen jsonb, given text, "rightAt" timestamptz)`,
+  ),
+  answerRetracted: insert(
+    'retractions',
+    'id, answer_id, pupil_id, at',
+    `id, "answerId", "pupilId", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "answerId" uuid, "pupilId" uuid, "rightAt" timestamptz)`,
+  ),
+  playEnded: insert(
+    'play_ends',
+    'play_id, pupil_id, event_id, ended_at, used_ms, end_reason, calm, interrupted',
+    `"playId", "pupilId", id, "rightAt", "usedMs", reason, calm, interrupted
+     from jsonb_to_recordset($2) as t(id uuid, "playId" uuid, "pupilId" uuid, "rightAt" timestamptz, "usedMs" double precision, reason text, calm boolean, interrupted boolean)`,
+  ),
+  keypadCalibrated: insert(
+    'calibrations',
+    'id, kind, pupil_id, user_id, samples, at',
+    `id, 'keypad', "pupilId", $user, samples, "rightAt" from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, samples jsonb, "rightAt" timestamptz)`,
+  ),
+  namingMeasured: insert(
+    'calibrations',
+    'id, kind, pupil_id, user_id, samples, at',
+    `id, 'naming', "pupilId", $user, "promptToPromptMs", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "promptToPromptMs" jsonb, "rightAt" timestamptz)`,
+  ),
+};
+
+/** Keeps events of pupils known to be of this room. Gives the ids of those that were new. */
+export async function keepEvents(
+  tx: RoomTx,
+  events: readonly TimedEvent[],
+  userId: string,
+): Promise<Set<string>> {
+  const kept = new Set<string>();
+  for (const kind of Object.keys(keepers) as EventKind[]) {
+    const ofKind = events.filter((one) => one.event.kind === kind);
+    if (ofKind.length === 0) continue;
+    const rows = ofKind.map((one) => ({
+      ...one.event,
+      rightAt: one.at,
+      offsetMs: one.offsetMs,
+      clockCorrected: one.clockCorrected,
+    }));
+    const newRows = new Set((await keepers[kind](tx, JSON.stringify(rows), userId)).map((row) => row.id));
+    for (const { event } of ofKind) if (newRows.has(rowIdOf(event))) kept.add(event.id);
+  }
+  return kept;
+}
+
+/** Visits and plays are kept under their own ids. */
+function rowIdOf(event: TableEvent): string {
+  if (event.kind === 'visitStarted') return event.visitId;
+  return event.kind === 'playStarted' ? event.playId : event.id;
+}
+
+/** The facts of a pupil whose states some events touch. */
+export async function factsTouched(tx: RoomTx, events: readonly TableEvent[]): Promise<string[]> {
+  const given = events.flatMap((event) => (event.kind === 'answerGiven' ? [event.fact] : []));
+  const changed = events.flatMap((event) =>
+    event.kind === 'answerAmended' || event.kind === 'answerRetracted' ? [event.answerId] : [],
+  );
+  const rows =
+    changed.length === 0
+      ? []
+      : await tx.rows<{ fact: string }>(
+          'select distinct fact from answers where room_id = $1 and id = any($2)',
+          [tx.roomId, changed],
+        );
+  return [...new Set([...given, ...rows.map((row) => row.fact)])];
+}
+
+/** The minute whose sum an event touches. */
+export function playTouched(event: TableEvent): string | undefined {
+  return 'playId' in event ? (event as EventOf<'answerGiven'>).playId : undefined;
+}

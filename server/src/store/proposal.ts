@@ -1,0 +1,42 @@
+import { createHash } from 'node:crypto';
+import { decide, findSet, measuringOf, placeOfSet, policyInForce, type FactSet } from '@veldrift/core';
+import type { Proposal, Pupil } from '@veldrift/wire';
+import type { RoomTx } from '../db.ts';
+import { answersOnFacts } from './answers.ts';
+import { checksOnSet } from './checks.ts';
+import { classed } from './states.ts';
+
+/** What the pupil's school says now of the pupil's set, from all that is kept. */
+export async function proposalFor(tx: RoomTx, pupil: Pupil, timeZone: string): Promise<Proposal> {
+  const set = findSet(pupil.setId) as FactSet;
+  const rows = pupil.school === 'minuteAim' ? [] : await answersOnFacts(tx, pupil.id, set.practises);
+  const { ceiling } = measuringOf(
+    { ...pupil, keypad: pupil.keypadCalibration, naming: pupil.naming, judging: null },
+    new Date().toISOString(),
+  );
+  const policy = policyInForce(pupil.policy);
+  const decision = decide({
+    school: pupil.school,
+    policy,
+    set,
+    answers: rows.map(classed),
+    checks: await checksOnSet(tx, pupil.id, set.id, pupil.capture),
+    ceiling,
+    timeZone,
+  });
+  const evidenceMark = createHash('sha256')
+    .update(JSON.stringify([set.id, pupil.school, policy, decision]))
+    .digest('base64url')
+    .slice(0, 24);
+  return { decision, setId: set.id, nextSetId: placeOfSet(set.id)?.next?.id ?? null, ceiling, evidenceMark };
+}
+
+/** Works out a pupil's standing afresh and keeps it, so that lists need not judge. */
+export async function refreshStanding(tx: RoomTx, pupil: Pupil, timeZone: string): Promise<void> {
+  const { decision } = await proposalFor(tx, pupil, timeZone);
+  await tx.run(
+    `insert into standings (room_id, pupil_id, verdict) values ($1, $2, $3)
+     on conflict (room_id, pupil_id) do update set verdict = excluded.verdict`,
+    [tx.roomId, pupil.id, decision.verdict],
+  );
+}

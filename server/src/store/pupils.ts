@@ -1,0 +1,209 @@
+import { findSet, type Policy } from '@veldrift/core';
+import type { Pupil, PupilInput, WeeklyVisit } from '@veldrift/wire';
+import type { RoomTx } from '../db.ts';
+
+interface PupilRow {
+  id: string;
+  name: string;
+  grade_system: 'grade' | 'year';
+  grade: number | null;
+  operation: Pupil['operation'];
+  pathway_id: string;
+  set_id: string;
+  school: Pupil['school'];
+  policy: Partial<Policy>;
+  recall_limit: Pupil['recallLimit'];
+  capture: Pupil['capture'];
+  clock: Pupil['clock'];
+  hand: Pupil['hand'];
+  home_language: string;
+  aids: string;
+  notes: string;
+  visits: WeeklyVisit[];
+  created_at: Date;
+}
+
+/** Pupils of the room, by name; or the one of an id. */
+export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Promise<Pupil[]> {
+  const rows = await tx.rows<PupilRow>(
+    `select * from pupils where room_id = $1 ${id ? 'and id = $2' : ''} order by lower(name), id`,
+    id ? [tx.roomId, id] : [tx.roomId],
+  );
+  if (rows.length === 0) return [];
+  const ids = rows.map((row) => row.id);
+  const pairs = rows.flatMap((row) =>
+    (findSet(row.set_id)?.practises ?? []).map((fact) => [row.id, fact] as const),
+  );
+  const states = await tx.rows<{ pupil_id: string; fact: string; state: Pupil['setStates'][string] }>(
+    `select s.pupil_id, s.fact, s.state from unnest($2::uuid[], $3::text[]) as want(pupil_id, fact)
+     join fact_states s on s.room_id = $1 and s.pupil_id = want.pupil_id and s.fact = want.fact`,
+    [tx.roomId, pairs.map(([pupil]) => pupil), pairs.map(([, fact]) => fact)],
+  );
+  const checks = await tx.rows<{
+    pupil_id: string;
+    at: Date;
+    right_per_minute: number;
+    set_id: string;
+    way: string;
+    last: boolean;
+  }>(
+    `select pupil_id, at, right_per_minute, set_id, way from (
+       select *, row_number() over (partition by pupil_id order by at desc) as nth from checks
+       where room_id = $1 and pupil_id = any($2) and purpose = 'check') c where nth <= 12 order by at`,
+    [tx.roomId, ids],
+  );
+  const minutes = await tx.rows<{ pupil_id: string; minutes: number }>(
+    `select p.pupil_id, sum(extract(epoch from least(e.ended_at - p.started_at, interval '10 minutes')) / 60)::double precision as minutes
+     from plays p join play_ends e on e.room_id = p.room_id and e.play_id = p.id
+     where p.room_id = $1 and p.pupil_id = any($2) and p.started_at >= date_trunc('week', now() at time zone $3) at time zone $3
+     group by p.pupil_id`,
+    [tx.roomId, ids, timeZone],
+  );
+  const calibrations = await tx.rows<{ pupil_id: string; kind: string; at: Date; samples: unknown }>(
+    `select distinct on (pupil_id, kind) pupil_id, kind, at, samples from calibrations
+     where room_id = $1 and pupil_id = any($2) order by pupil_id, kind, at desc`,
+    [tx.roomId, ids],
+  );
+  const standings = await tx.rows<{ pupil_id: string; verdict: string }>(
+    'select pupil_id, verdict from standings where room_id = $1 and pupil_id = any($2)',
+    [tx.roomId, ids],
+  );
+  const easy = await easyTimes(
+    tx,
+    rows.filter((row) => row.recall_limit === 'own').map((row) => row.id),
+  );
+  const of = <T extends { pupil_id: string }>(list: readonly T[], pupil: string) =>
+    list.filter((one) => one.pupil_id === pupil);
+  return rows.map((row) => {
+    const rates = of(checks, row.id);
+    const calibration = (kind: string) => of(calibrations, row.id).find((one) => one.kind === kind);
+    const keypad = calibration('keypad');
+    const naming = calibration('naming');
+    return {
+      ...inputOfRow(row),
+      createdAt: row.created_at.toISOString(),
+      setStates: Object.fromEntries(of(states, row.id).map((one) => [one.fact, one.state])),
+      recentRates: rates.map((one) => ({
+        at: one.at.toISOString(),
+        ratePerMinute: one.right_per_minute,
+        setId: one.set_id,
+        way: one.way,
+      })),
+      lastCheckAt: rates.at(-1)?.at.toISOString() ?? null,
+      minutesThisWeek: of(minutes, row.id)[0]?.minutes ?? 0,
+      easyTimesMs: of(easy, row.id).map((one) => one.ms),
+      keypadCalibration: keypad ? { at: keypad.at.toISOString(), samples: keypad.samples as never } : null,
+      naming: naming ? { at: naming.at.toISOString(), promptToPromptMs: naming.samples as never } : null,
+      verdict: of(standings, row.id)[0]?.verdict ?? null,
+    };
+  });
+}
+
+export async function findPupil(tx: RoomTx, timeZone: string, id: string): Promise<Pupil | undefined> {
+  return (await listPupils(tx, timeZone, id))[0];
+}
+
+/** Corrected times on n + 0 and 0 + n, newest first, at most forty a pupil. */
+async function easyTimes(tx: RoomTx, ids: readonly string[]): Promise<{ pupil_id: string; ms: number }[]> {
+  if (ids.length === 0) return [];
+  const easyFacts = Array.from({ length: 13 }, (_, n) => [`${n}+0`, `0+${n}`]).flat();
+  return tx.rows<{ pupil_id: string; ms: number }>(
+    `select p.id as pupil_id, a.ms from unnest($2::uuid[]) as p(id), lateral (
+       select greatest(0, latency_ms - overhead_ms) as ms from answers
+       where room_id = $1 and pupil_id = p.id and fact = any($3) and latency_ms is not null and not voided and judgement = 'right'
+       order by at desc limit 40) a`,
+    [tx.roomId, ids, easyFacts],
+  );
+}
+
+function inputOfRow(row: PupilRow): PupilInput {
+  return {
+    id: row.id,
+    name: row.name,
+    gradeSystem: row.grade_system,
+    grade: row.grade,
+    operation: row.operation,
+    pathwayId: row.pathway_id,
+    setId: row.set_id,
+    school: row.school,
+    policy: row.policy,
+    recallLimit: row.recall_limit,
+    capture: row.capture,
+    clock: row.clock,
+    hand: row.hand,
+    homeLanguage: row.home_language,
+    aids: row.aids,
+    notes: row.notes,
+    visits: row.visits,
+  };
+}
+
+const columns = [
+  'name',
+  'grade_system',
+  'grade',
+  'operation',
+  'pathway_id',
+  'set_id',
+  'school',
+  'policy',
+  'recall_limit',
+  'capture',
+  'clock',
+  'hand',
+  'home_language',
+  'aids',
+  'notes',
+  'visits',
+];
+
+function valuesOf(pupil: PupilInput): unknown[] {
+  return [
+    pupil.name.trim(),
+    pupil.gradeSystem,
+    pupil.grade,
+    pupil.operation,
+    pupil.pathwayId,
+    pupil.setId,
+    pupil.school,
+    JSON.stringify(pupil.policy),
+    pupil.recallLimit,
+    pupil.capture,
+    pupil.clock,
+    pupil.hand,
+    pupil.homeLanguage,
+    pupil.aids,
+    pupil.notes,
+    JSON.stringify(pupil.visits),
+  ];
+}
+
+/** Adds a pupil; adding the same id again changes nothing. */
+export async function addPupil(tx: RoomTx, pupil: PupilInput): Promise<void> {
+  await tx.run(
+    `insert into pupils (room_id, id, ${columns.join(', ')}) values ($1, $2, ${columns.map((_, at) => `$${at + 3}`).join(', ')}) on conflict do nothing`,
+    [tx.roomId, pupil.id, ...valuesOf(pupil)],
+  );
+}
+
+/** Whether there was such a pupil to change. */
+export async function changePupil(tx: RoomTx, pupil: PupilInput): Promise<boolean> {
+  const changed = await tx.run(
+    `update pupils set ${columns.map((name, at) => `${name} = $${at + 3}`).join(', ')} where room_id = $1 and id = $2`,
+    [tx.roomId, pupil.id, ...valuesOf(pupil)],
+  );
+  return changed === 1;
+}
+
+/** Moves a pupil to a set. */
+export async function movePupil(tx: RoomTx, id: string, setId: string): Promise<void> {
+  await tx.run(
+    'update pupils set set_id = $3, pathway_id = $4, operation = $5 where room_id = $1 and id = $2',
+    [tx.roomId, id, setId, setId.split('/')[0], setId.split('/')[1]],
+  );
+}
+
+/** Deletes a pupil and, with them, every visit, answer, check and decision. */
+export async function deletePupil(tx: RoomTx, id: string): Promise<void> {
+  await tx.run('delete from pupils where room_id = $1 and id = $2', [tx.roomId, id]);
+}

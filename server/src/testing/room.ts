@@ -1,0 +1,201 @@
+import { findSet } from '@veldrift/core';
+import type { PupilInput, TableEvent } from '@veldrift/wire';
+import { pino } from 'pino';
+import { v7 as uuid } from 'uuid';
+import { createApp } from '../app.ts';
+import { hashPassword } from '../auth/password.ts';
+import { openSession } from '../auth/session.ts';
+import { inRoom, openDb, type Db } from '../db.ts';
+
+export const password = 'a long enough word';
+let passwordHash: Promise<string> | undefined;
+
+/** A server on a database, as tests drive it. */
+export interface TestHouse {
+  readonly db: Db;
+  readonly app: ReturnType<typeof createApp>;
+  /** A room of its own with one tutor, signed in. */
+  readonly room: (name?: string) => Promise<TestRoom>;
+  readonly close: () => Promise<void>;
+}
+
+export interface TestRoom {
+  readonly roomId: string;
+  readonly userId: string;
+  readonly email: string;
+  readonly call: (
+    method: string,
+    path: string,
+    body?: unknown,
+    headers?: Record<string, string>,
+  ) => Promise<{ status: number; body: never; headers: Headers }>;
+  /** Adds a pupil and gives its id. */
+  readonly pupil: (over?: Partial<PupilInput>) => Promise<string>;
+  readonly send: (events: readonly unknown[], deviceNow?: string) => Promise<{ status: number; body: never }>;
+}
+
+export function openHouse(appUrl: string): TestHouse {
+  const db = openDb(appUrl);
+  const app = createApp({ db, log: pino({ level: 'silent' }), secure: false });
+  return {
+    db,
+    app,
+    close: () => db.end(),
+    room: async (name = 'A room') => {
+      const roomId = uuid();
+      const userId = uuid();
+      const email = `${userId}@room.example`;
+      passwordHash ??= hashPassword(password);
+      const stored = await passwordHash;
+      await inRoom(db, roomId, async (tx) => {
+        await tx.run('insert into rooms (room_id, name, time_zone) values ($1, $2, $3)', [
+          roomId,
+          name,
+          'Europe/Oslo',
+        ]);
+        await tx.run(
+          'insert into users (room_id, id, email, name, password_hash) values ($1, $2, $3, $4, $5)',
+          [roomId, userId, email, 'Tutor', stored],
+        );
+      });
+      const token = await openSession(db, roomId, userId);
+      const call: TestRoom['call'] = async (method, path, body, headers = {}) => {
+        const response = await app.request(`http://test.example${path}`, {
+          method,
+          headers: {
+            host: 'test.example',
+            cookie: `veldrift_session=${token}`,
+            'content-type': 'application/json',
+            ...headers,
+          },
+          ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+        });
+        const text = await response.text();
+        return {
+          status: response.status,
+          body: (text ? JSON.parse(text) : undefined) as never,
+          headers: response.headers,
+        };
+      };
+      return {
+        roomId,
+        userId,
+        email,
+        call,
+        pupil: async (over = {}) => {
+          const input = pupilInput(over);
+          const made = await call('POST', '/api/pupils', input);
+          if (made.status !== 201) throw new Error(`The pupil was not added: ${JSON.stringify(made.body)}`);
+          return input.id;
+        },
+        send: (events, deviceNow = new Date().toISOString()) =>
+          call('POST', '/api/events', { deviceNow, events }),
+      };
+    },
+  };
+}
+
+export function pupilInput(over: Partial<PupilInput> = {}): PupilInput {
+  return {
+    id: uuid(),
+    name: 'Odalys B.',
+    gradeSystem: 'year',
+    grade: 4,
+    operation: 'mul',
+    pathwayId: 'strategy',
+    setId: 'strategy/mul/squares',
+    school: 'eachFactInstant',
+    policy: {},
+    recallLimit: '2000',
+    capture: 'keypad',
+    clock: 'hidden',
+    hand: 'right',
+    homeLanguage: '',
+    aids: '',
+    notes: '',
+    visits: [],
+    ...over,
+  };
+}
+
+/** Ids of one minute under way. */
+export interface MinuteIds {
+  readonly pupilId: string;
+  readonly visitId: string;
+  readonly playId: string;
+}
+
+export const minuteIds = (pupilId: string): MinuteIds => ({ pupilId, visitId: uuid(), playId: uuid() });
+
+export function answerEvent(ids: MinuteIds, over: Record<string, unknown> = {}): TableEvent {
+  return {
+    id: uuid(),
+    v: 1,
+    kind: 'answerGiven',
+    seat: 0,
+    ...ids,
+    at: new Date().toISOString(),
+    fact: '7x7',
+    hidden: 'result',
+    judgement: 'right',
+    given: '49',
+    latencyMs: 1500,
+    lastKeyMs: 1800,
+    voided: false,
+    way: 'keypad',
+    overheadMs: 600,
+    spreadMs: 100,
+    calibrated: true,
+    calibrationAgeDays: 3,
+    limitMs: 2000,
+    aided: false,
+    seen: [],
+    usedMs: 2000,
+    ...over,
+  } as TableEvent;
+}
+
+/** All events of a whole minute: every fact of a set once, right and quick, ending now. */
+export function wholeMinute(
+  ids: MinuteIds,
+  over: {
+    setId?: string;
+    at?: number;
+    purpose?: string;
+    rounds?: number;
+    answer?: Record<string, unknown>;
+  } = {},
+): TableEvent[] {
+  const setId = over.setId ?? 'strategy/mul/squares';
+  const end = over.at ?? Date.now();
+  const facts = Array.from({ length: over.rounds ?? 1 }, () => findSet(setId)?.practises ?? []).flat();
+  const at = (back: number) => new Date(end - back).toISOString();
+  const head = { v: 1, seat: 0, ...ids };
+  return [
+    { id: uuid(), v: 1, kind: 'visitStarted', pupilId: ids.pupilId, visitId: ids.visitId, at: at(61_000) },
+    {
+      id: uuid(),
+      kind: 'playStarted',
+      ...head,
+      at: at(60_000),
+      purpose: over.purpose ?? 'check',
+      setId,
+      seed: 1,
+      lengthMs: 60_000,
+      way: 'keypad',
+      limitMs: 2000,
+      device: 'test',
+    },
+    ...facts.map((fact, nth) => answerEvent(ids, { fact, at: at(50_000 - nth * 100), ...over.answer })),
+    {
+      id: uuid(),
+      kind: 'playEnded',
+      ...head,
+      at: at(0),
+      usedMs: 60_000,
+      reason: 'time',
+      calm: false,
+      interrupted: false,
+    },
+  ] as TableEvent[];
+}

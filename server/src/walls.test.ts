@@ -1,0 +1,218 @@
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { Client } from 'pg';
+import { v7 as uuid } from 'uuid';
+import { withClient } from './cluster/cluster.ts';
+import { inRoom } from './db.ts';
+import {
+  answerEvent,
+  minuteIds,
+  openHouse,
+  pupilInput,
+  wholeMinute,
+  type TestHouse,
+  type TestRoom,
+} from './testing/room.ts';
+
+let house: TestHouse;
+let mine: TestRoom;
+let other: TestRoom;
+let theirPupil: string;
+let theirIds: ReturnType<typeof minuteIds>;
+let theirDecision: string;
+
+beforeAll(async () => {
+  house = openHouse(inject('appUrl'));
+  mine = await house.room('Mine');
+  other = await house.room('Other');
+  theirPupil = await other.pupil();
+  theirIds = minuteIds(theirPupil);
+  await other.send(wholeMinute(theirIds));
+  const page = await other.call('GET', `/api/pupils/${theirPupil}`);
+  theirDecision = uuid();
+  const { proposal } = page.body as { proposal: { evidenceMark: string } };
+  const made = await other.call('POST', `/api/pupils/${theirPupil}/decisions`, {
+    id: theirDecision,
+    playId: theirIds.playId,
+    evidenceMark: proposal.evidenceMark,
+    outcome: 'otherwise',
+    toSetId: 'strategy/mul/squares',
+    reason: 'Wait.',
+  });
+  expect(made.status).toBe(201);
+});
+afterAll(() => house.close());
+
+describe('another room', () => {
+  it('answers 404 by every route', async () => {
+    const decide = {
+      id: uuid(),
+      playId: null,
+      evidenceMark: 'x',
+      outcome: 'otherwise',
+      toSetId: 'strategy/mul/3',
+      reason: 'mine now',
+    };
+    const tries: [string, string, unknown?][] = [
+      ['GET', `/api/pupils/${theirPupil}`],
+      ['PUT', `/api/pupils/${theirPupil}`, pupilInput({ id: theirPupil, name: 'Taken' })],
+      ['DELETE', `/api/pupils/${theirPupil}`, { confirm: 'Odalys B.' }],
+      ['GET', `/api/pupils/${theirPupil}/answers?fact=7x7`],
+      ['GET', `/api/pupils/${theirPupil}/proposal/answers`],
+      ['GET', `/api/pupils/${theirPupil}/decisions/${theirDecision}/answers`],
+      ['POST', `/api/pupils/${theirPupil}/decisions`, decide],
+      ['GET', `/api/plays/${theirIds.playId}`],
+    ];
+    for (const [method, path, body] of tries)
+      expect((await mine.call(method, path, body)).status, `${method} ${path}`).toBe(404);
+    const page = await other.call('GET', `/api/pupils/${theirPupil}`);
+    expect(page.body).toMatchObject({ pupil: { name: 'Odalys B.' } });
+  });
+
+  it('takes no events for its pupils, and its lists stay its own', async () => {
+    const sent = await mine.send([answerEvent(theirIds), ...wholeMinute(minuteIds(theirPupil))]);
+    const { results } = sent.body as { results: { status: string; field: string }[] };
+    expect(results.every((one) => one.status === 'refused' && one.field === 'pupilId')).toBe(true);
+    expect((await mine.call('GET', '/api/pupils')).body).toEqual([]);
+    const review = await other.call('GET', `/api/plays/${theirIds.playId}`);
+    expect((review.body as { answers: unknown[] }).answers).toHaveLength(13);
+  });
+
+  it('cannot have a decision read through a pupil of one\u2019s own', async () => {
+    const own = await mine.pupil();
+    expect((await mine.call('GET', `/api/pupils/${own}/decisions/${theirDecision}/answers`)).status).toBe(
+      404,
+    );
+  });
+
+  it('keeps ids apart: the same id in two rooms is two pupils', async () => {
+    const id = await mine.pupil({ id: theirPupil, name: 'Same id' });
+    expect(id).toBe(theirPupil);
+    expect((await other.call('GET', `/api/pupils/${theirPupil}`)).body).toMatchObject({
+      pupil: { name: 'Odalys B.' },
+    });
+    expect((await mine.call('GET', `/api/pupils/${theirPupil}`)).body).toMatchObject({
+      pupil: { name: 'Same id' },
+      plays: [],
+    });
+    await mine.call('DELETE', `/api/pupils/${theirPupil}`, { confirm: 'Same id' });
+    expect((await other.call('GET', `/api/pupils/${theirPupil}`)).status).toBe(200);
+  });
+
+  it('needs a sign-in at all', async () => {
+    for (const path of [
+      '/api/me',
+      '/api/pupils',
+      `/api/pupils/${theirPupil}`,
+      `/api/plays/${theirIds.playId}`,
+    ]) {
+      expect((await house.app.request(path)).status).toBe(401);
+    }
+  });
+});
+
+describe('row-level security', () => {
+  it('is on and forced for every table with a room', async () => {
+    await withClient(inject('adminUrl'), async (client) => {
+      const { rows } = await client.query<{
+        relname: string;
+        relrowsecurity: boolean;
+        relforcerowsecurity: boolean;
+      }>(
+        `select c.relname, c.relrowsecurity, c.relforcerowsecurity from pg_class c join pg_attribute a on a.attrelid = c.oid
+         where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and a.attname = 'room_id'`,
+      );
+      expect(rows.length).toBe(15);
+      expect(rows.filter((row) => !row.relrowsecurity || !row.relforcerowsecurity)).toEqual([]);
+    });
+  });
+
+  it('starts every primary key of such a table with the room', async () => {
+    await withClient(inject('adminUrl'), async (client) => {
+      const { rows } = await client.query<{ relname: string; attname: string }>(
+        `select c.relname, a.attname from pg_index i join pg_class c on c.oid = i.indrelid
+         join pg_attribute a on a.attrelid = c.oid and a.attnum = i.indkey[0]
+         where i.indisprimary and c.relnamespace = 'public'::regnamespace and c.relname not in ('migrations', 'sign_in_failures')`,
+      );
+      expect(rows.filter((row) => row.attname !== 'room_id')).toEqual([]);
+    });
+  });
+
+  it('shows nothing without a room, and nothing of another', async () => {
+    const tables = [
+      'rooms',
+      'users',
+      'sessions',
+      'pupils',
+      'visits',
+      'plays',
+      'play_ends',
+      'answers',
+      'standing_answers',
+      'decisions',
+      'fact_states',
+      'checks',
+    ];
+    for (const table of tables) {
+      const { rows } = await house.db.query<{ n: number }>(`select count(*)::int as n from ${table}`);
+      expect(rows[0]?.n, table).toBe(0);
+      const [seen] = await inRoom(house.db, mine.roomId, (tx) =>
+        tx.rows<{ n: number }>(`select count(*)::int as n from ${table} where room_id <> $1`, [mine.roomId]),
+      );
+      expect(seen?.n, table).toBe(0);
+    }
+  });
+
+  it('lets no row be written into another room', async () => {
+    await expect(
+      inRoom(house.db, mine.roomId, (tx) =>
+        tx.run(`insert into visits values ($1, $2, $3, $4, now())`, [
+          other.roomId,
+          uuid(),
+          theirPupil,
+          mine.userId,
+        ]),
+      ),
+    ).rejects.toThrow(/row-level security/);
+  });
+
+  it('can neither be bypassed nor altered by the server\u2019s role', async () => {
+    const client = new Client({ connectionString: inject('appUrl') });
+    await client.connect();
+    try {
+      const { rows } = await client.query<{
+        rolsuper: boolean;
+        rolbypassrls: boolean;
+        rolcreaterole: boolean;
+      }>('select rolsuper, rolbypassrls, rolcreaterole from pg_roles where rolname = current_user');
+      expect(rows[0]).toEqual({ rolsuper: false, rolbypassrls: false, rolcreaterole: false });
+      const forbidden = [
+        'alter table pupils disable row level security',
+        'alter table pupils no force row level security',
+        'drop policy own_room on pupils',
+        'create policy all_rooms on pupils using (true)',
+        'alter policy own_room on pupils using (true)',
+        'alter table pupils owner to veldrift_app',
+        'alter role veldrift_app bypassrls',
+        'set role veldrift_lookup',
+        'set role veldrift_admin',
+        'create table mine (x int)',
+        'create or replace function has_any_room() returns boolean language sql as $$ select true $$',
+        'alter view standing_answers set (security_invoker = false)',
+        'update answers set given = $$9$$',
+        'delete from answers',
+        'delete from decisions',
+        'truncate answers',
+        'select pg_read_file($$/etc/passwd$$)',
+      ];
+      for (const sql of forbidden)
+        await expect(client.query(sql), sql).rejects.toThrow(
+          /permission denied|must be owner|must be able to SET ROLE|must be superuser/,
+        );
+      // Setting row_security off makes a guarded query fail; it does not open it.
+      await client.query('set row_security = off');
+      await expect(client.query('select * from pupils')).rejects.toThrow(/row-level security/);
+    } finally {
+      await client.end();
+    }
+  });
+});

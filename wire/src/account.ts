@@ -1,0 +1,45 @@
+import { isTimeZone } from '@veldrift/core';
+import { object, string, type InferType } from 'yup';
+import { nameField, textField } from './fields.ts';
+
+const emailField = () =>
+  string()
+    .strict()
+    .max(200, 'The e-mail address should have at most 200 characters.')
+    .matches(
+      /^[^\s@\u0000-\u001f]+@[^\s@\u0000-\u001f]+$/,
+      'The e-mail address should look like name@place.',
+    );
+
+export const shortestPassword = 10;
+
+export const signInSchema = object({
+  email: emailField().required('Give your e-mail address.'),
+  password: textField('The password', 200).required('Give your password.'),
+}).exact();
+export type SignIn = InferType<typeof signInSchema>;
+
+export const firstRoomSchema = object({
+  room: nameField('The room\u2019s name').required('Give the room a name.'),
+  name: nameField('Your name').required('Give your name.'),
+  email: emailField().required('Give your e-mail address.'),
+  password: textField('The password', 200)
+    .required('Choose a password.')
+    .min(shortestPassword, `The password should have at least ${shortestPassword} characters.`),
+  timeZone: string()
+    .strict()
+    .required()
+    .test('zone', 'The time zone should be one such as Europe/Oslo.', (value) => isTimeZone(value)),
+}).exact();
+export type FirstRoom = InferType<typeof firstRoomSchema>;
+
+/** Who is signed in, and where. */
+export interface Me {
+  readonly userId: string;
+  readonly name: string;
+  readonly roomId: string;
+  readonly room: string;
+  readonly timeZone: string;
+  /** The tutor's own judging times, if measured. */
+  readonly judging: { readonly at: string; readonly timesMs: readonly number[] } | null;
+}

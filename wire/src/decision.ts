@@ -1,0 +1,31 @@
+import { findSet } from '@veldrift/core';
+import { object, string, type InferType } from 'yup';
+import { idField, textField } from './fields.ts';
+
+/** The tutor's word on what the school says. */
+export const decideSchema = object({
+  id: idField().required(),
+  /** The minute under review, if the decision was taken there. */
+  playId: idField().nullable().defined(),
+  evidenceMark: string().strict().max(100).required(),
+  outcome: string<'accepted' | 'otherwise'>()
+    .strict()
+    .oneOf(['accepted', 'otherwise'], 'outcome should be accepted or otherwise.')
+    .required(),
+  /** The set the pupil is on from now. */
+  toSetId: string()
+    .strict()
+    .required()
+    .test('set', 'There is no such set.', (value) => findSet(value) !== undefined),
+  reason: textField('The reason', 1000).defined(),
+})
+  .exact()
+  .test('reason', 'Deciding otherwise needs a reason.', (value, context) =>
+    value.outcome !== 'otherwise' || typeof value.reason !== 'string' || value.reason.trim() !== ''
+      ? true
+      : context.createError({
+          path: 'reason',
+          message: 'Deciding otherwise needs a reason: one line is enough.',
+        }),
+  );
+export type DecideInput = InferType<typeof decideSchema>;

@@ -1,0 +1,175 @@
+import { captureWays, endReasons, judgements, marks, tryParseFactKey, findSet } from '@veldrift/core';
+import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
+import { idField, instantField, msField, textField } from './fields.ts';
+
+/** The version every event carries. */
+export const eventVersion = 1;
+/** Longest times an event may carry: a minute left open for a day is closed by then. */
+const dayMs = 86_400_000;
+
+const base = {
+  id: idField().required(),
+  v: number().strict().oneOf([eventVersion], `v should be ${eventVersion}.`).required(),
+  pupilId: idField().required(),
+  at: instantField().required(),
+};
+const inPlay = {
+  ...base,
+  visitId: idField().required(),
+  playId: idField().required(),
+  seat: number().strict().integer().min(0).max(3).required(),
+};
+const choice = <T extends string>(values: readonly T[]) =>
+  string<T>()
+    .strict()
+    .oneOf([...values], `\${path} should be one of ${values.join(', ')}.`)
+    .required();
+const seen = () =>
+  array(choice(marks)).strict().max(marks.length, '${path} holds too many marks.').required();
+const given = () => textField('What was given', 64).nullable().defined();
+const kind = <K extends string>(name: K) => mixed<K>().strict().oneOf([name]).required();
+const flag = () => boolean().strict().required();
+
+export const eventSchemas = {
+  visitStarted: object({ ...base, kind: kind('visitStarted'), visitId: idField().required() }).exact(),
+  playStarted: object({
+    ...inPlay,
+    kind: kind('playStarted'),
+    purpose: choice(['check', 'practice'] as const),
+    setId: string()
+      .strict()
+      .required()
+      .test('set', 'There is no such set.', (value) => findSet(value) !== undefined),
+    seed: number()
+      .strict()
+      .integer('seed should be a whole number.')
+      .min(-2_147_483_648)
+      .max(2_147_483_647)
+      .required(),
+    lengthMs: msField(300_000).min(1000, 'lengthMs should be 1000 ms or more.').required(),
+    way: choice(captureWays),
+    limitMs: msField(10_000).required(),
+    device: textField('The device', 200).defined(),
+  }).exact(),
+  answerGiven: object({
+    ...inPlay,
+    kind: kind('answerGiven'),
+    fact: string()
+      .strict()
+      .required()
+      .test('fact', 'fact should be a key such as 7x8.', (value) => tryParseFactKey(value) !== undefined),
+    hidden: choice(['result', 'left', 'right'] as const),
+    judgement: choice(judgements),
+    given: given(),
+    latencyMs: msField(dayMs).nullable().defined(),
+    lastKeyMs: msField(dayMs).nullable().defined(),
+    voided: flag(),
+    way: choice(captureWays),
+    overheadMs: msField(60_000).required(),
+    spreadMs: msField(60_000).required(),
+    calibrated: flag(),
+    calibrationAgeDays: number().strict().integer().min(0).max(100_000).nullable().defined(),
+    limitMs: msField(10_000).required(),
+    aided: flag(),
+    seen: seen(),
+    usedMs: msField(dayMs).required(),
+  }).exact(),
+  answerAmended: object({
+    ...inPlay,
+    kind: kind('answerAmended'),
+    answerId: idField().required(),
+    seen: seen(),
+    given: given(),
+  }).exact(),
+  answerRetracted: object({
+    ...inPlay,
+    kind: kind('answerRetracted'),
+    answerId: idField().required(),
+  }).exact(),
+  playEnded: object({
+    ...inPlay,
+    kind: kind('playEnded'),
+    usedMs: msField(dayMs).required(),
+    reason: choice(endReasons),
+    calm: flag(),
+    interrupted: flag(),
+  }).exact(),
+  keypadCalibrated: object({
+    ...base,
+    kind: kind('keypadCalibrated'),
+    samples: array(
+      object({
+        digits: number().strict().integer().min(1).max(3).required(),
+        firstKeyMs: msField(60_000).required(),
+        promptToPromptMs: msField(120_000).required(),
+      }).exact(),
+    )
+      .strict()
+      .max(64, 'samples holds too many copies.')
+      .required(),
+  }).exact(),
+  namingMeasured: object({
+    ...base,
+    kind: kind('namingMeasured'),
+    promptToPromptMs: array(msField(120_000).required())
+      .strict()
+      .max(64, 'promptToPromptMs holds too many times.')
+      .required(),
+  }).exact(),
+} as const;
+
+export type EventKind = keyof typeof eventSchemas;
+export type TableEvent = { [K in EventKind]: InferType<(typeof eventSchemas)[K]> }[EventKind];
+export type EventOf<K extends EventKind> = InferType<(typeof eventSchemas)[K]>;
+
+/** Picks the schema by the event's own kind. */
+export const eventSchema = lazy((value: unknown) => {
+  const name = typeof value === 'object' && value !== null ? (value as { kind?: unknown }).kind : undefined;
+  return (
+    typeof name === 'string' && Object.hasOwn(eventSchemas, name)
+      ? eventSchemas[name as EventKind]
+      : object({
+          kind: string()
+            .strict()
+            .required()
+            .oneOf(
+              Object.keys(eventSchemas),
+              `kind should be one of ${Object.keys(eventSchemas).join(', ')}.`,
+            ),
+        })
+  ) as ObjectSchema<TableEvent>;
+});
+
+/** The most events a batch may hold. */
+export const largestBatch = 200;
+
+/** A batch: each event is judged on its own, so one that is refused blocks no other. */
+export const batchSchema = object({
+  /** What the device's clock says on sending, so that a wrong date can be corrected. */
+  deviceNow: instantField().required(),
+  events: array(mixed<object>().required())
+    .strict()
+    .max(largestBatch, `events should hold at most ${largestBatch}.`)
+    .required('events is missing.'),
+}).exact();
+
+/** The tutor's own calibration, which belongs to no pupil. */
+export const tutorCalibrationSchema = object({
+  id: idField().required(),
+  at: instantField().required(),
+  timesMs: array(msField(60_000).required()).strict().max(64, 'timesMs holds too many times.').required(),
+}).exact();
+
+export type EventStatus = 'kept' | 'already' | 'refused';
+
+export interface EventResult {
+  readonly id: string | null;
+  readonly status: EventStatus;
+  readonly message?: string;
+  readonly field?: string;
+}
+
+export interface BatchResult {
+  readonly serverNow: string;
+  readonly results: readonly EventResult[];
+}

@@ -1,0 +1,135 @@
+import {
+  captureWays,
+  findPathway,
+  findSet,
+  operations,
+  policyBounds,
+  recallLimits,
+  schools,
+  type FactKey,
+  type FactState,
+  type Policy,
+} from '@veldrift/core';
+import { array, mixed, number, object, string, type InferType } from 'yup';
+import { idField, nameField, textField } from './fields.ts';
+
+export const clocks = ['shown', 'hidden', 'none'] as const;
+export const hands = ['left', 'right'] as const;
+export const gradeSystems = ['grade', 'year'] as const;
+export const highestGrade = 13;
+
+const oneOf = <T extends string>(values: readonly T[], what: string) =>
+  string<T>()
+    .strict()
+    .oneOf([...values], `${what} should be one of ${values.join(', ')}.`);
+
+const whole = (what: string, least: number, most: number) =>
+  number()
+    .strict()
+    .integer(`${what} should be a whole number.`)
+    .min(least, `${what} should be ${least} or more.`)
+    .max(most, `${what} should be ${most} or less.`);
+
+/** A visit that comes every week. */
+export const weeklyVisitSchema = object({
+  /** 0 Sunday ... 6 Saturday. */
+  weekday: whole('The weekday', 0, 6).required(),
+  startsAtMin: whole('The start, in minutes after midnight,', 0, 1439).required(),
+  minutes: whole('The length of a visit in minutes', 5, 180).required(),
+}).exact();
+export type WeeklyVisit = InferType<typeof weeklyVisitSchema>;
+
+const policySchema = mixed<Partial<Policy>>()
+  .strict()
+  .required('The policy is missing.')
+  .test('policy', (value, context) => {
+    if (typeof value !== 'object' || value === null || Array.isArray(value))
+      return context.createError({ message: 'policy should be an object.' });
+    for (const [name, number] of Object.entries(value)) {
+      const bounds = Object.hasOwn(policyBounds, name) ? policyBounds[name as keyof Policy] : undefined;
+      if (!bounds) return context.createError({ message: 'policy has a number that is not known here.' });
+      if (
+        typeof number !== 'number' ||
+        !(number >= bounds.least && number <= bounds.most) ||
+        (bounds.whole && !Number.isInteger(number))
+      ) {
+        return context.createError({
+          path: `policy.${name}`,
+          message: `policy.${name} should be ${bounds.whole ? 'a whole number' : 'a number'} from ${bounds.least} to ${bounds.most}.`,
+        });
+      }
+    }
+    return true;
+  });
+
+/** What a tutor may say of a pupil. */
+export const pupilSchema = object({
+  id: idField().required(),
+  name: nameField('The shown name').required('Give a shown name: initials or a first name.'),
+  gradeSystem: oneOf(gradeSystems, 'The grade system').required(),
+  grade: whole('The grade or year', 0, highestGrade).nullable().defined(),
+  operation: oneOf(operations, 'The operation').required(),
+  pathwayId: string()
+    .strict()
+    .required()
+    .test('pathway', 'There is no such pathway.', (value) => findPathway(value) !== undefined),
+  setId: string()
+    .strict()
+    .required()
+    .test('set', 'There is no such set.', (value) => findSet(value) !== undefined),
+  school: oneOf(schools, 'The school').required(),
+  policy: policySchema,
+  recallLimit: oneOf(recallLimits, 'The recall limit').required(),
+  capture: oneOf(captureWays, 'The way of capture').required(),
+  clock: oneOf(clocks, 'The clock').required(),
+  hand: oneOf(hands, 'The writing hand').required(),
+  homeLanguage: textField('The home language', 60).defined(),
+  aids: textField('The aids', 300).defined(),
+  notes: textField('The notes', 4000).defined(),
+  visits: array(weeklyVisitSchema).strict().max(14, 'A pupil can have at most 14 visits a week.').defined(),
+})
+  .exact()
+  .test('place', 'The set is not on this pathway for this operation.', (value, context) => {
+    const set = findSet(value.setId);
+    // What is wrong with one of the three alone is said of that one.
+    if (!set || !findPathway(value.pathwayId) || !operations.includes(value.operation)) return true;
+    return set.operation === value.operation && value.setId.startsWith(`${value.pathwayId}/`)
+      ? true
+      : context.createError({ path: 'setId', message: 'The set is not on this pathway for this operation.' });
+  });
+export type PupilInput = InferType<typeof pupilSchema>;
+
+export const deletePupilSchema = object({
+  /** The pupil's shown name, typed. */
+  confirm: string().strict().defined().max(1000, 'The name typed is too long.'),
+}).exact();
+
+/** A pupil as the screens hold them: enough to start a minute without a network. */
+export interface Pupil extends PupilInput {
+  readonly createdAt: string;
+  /** States of the facts that the pupil's set practises. */
+  readonly setStates: Readonly<Record<FactKey, FactState>>;
+  /** Latest checks on any set, oldest first, at most twelve. */
+  readonly recentRates: readonly {
+    readonly at: string;
+    readonly ratePerMinute: number;
+    readonly setId: string;
+    readonly way: string;
+  }[];
+  readonly lastCheckAt: string | null;
+  readonly minutesThisWeek: number;
+  /** Corrected times on facts that need no thought, ms, newest first, at most forty. */
+  readonly easyTimesMs: readonly number[];
+  /** Samples of the latest keypad calibration and naming, if any. */
+  readonly keypadCalibration: {
+    readonly at: string;
+    readonly samples: readonly {
+      readonly digits: number;
+      readonly firstKeyMs: number;
+      readonly promptToPromptMs: number;
+    }[];
+  } | null;
+  readonly naming: { readonly at: string; readonly promptToPromptMs: readonly number[] } | null;
+  /** What the school says of the latest evidence, kept when it was last worked out. */
+  readonly verdict: string | null;
+}
