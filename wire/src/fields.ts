@@ -4,9 +4,9 @@ import { number, string } from 'yup';
 export const longestName = 60;
 
 /** Control characters (a line break among them) have no place in a name, and NUL cannot be stored at all. */
-// eslint-disable-next-line no-control-regex
+ 
 const controls = /[\u0000-\u001f\u007f]/;
-// eslint-disable-next-line no-control-regex
+ 
 const nul = /\u0000/;
 
 export const idField = () =>

@@ -1,5 +1,4 @@
 import {
-  factsInRange,
   findSet,
   operations,
   parseFactKey,

@@ -77,12 +77,13 @@ export async function keepDecision(
   proposal: Proposal,
   input: DecideInput,
   userId: string,
+  at: Date = new Date(),
 ): Promise<void> {
   const { decision } = proposal;
   await tx.run(
     `insert into decisions (room_id, id, pupil_id, user_id, play_id, set_id, to_set_id, school, policy, verdict, reasons, missing,
-       would_settle, strays, answer_ids, check_ids, outcome, other_reason)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18)`,
+       would_settle, strays, answer_ids, check_ids, outcome, other_reason, at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19)`,
     [
       tx.roomId,
       input.id,
@@ -102,6 +103,7 @@ export async function keepDecision(
       decision.checkIds,
       input.outcome,
       input.reason.trim(),
+      at,
     ],
   );
 }
