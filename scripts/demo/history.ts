@@ -50,7 +50,14 @@ export interface DemoHistory {
  * Ten weeks of a made-up pupil, lived by a simulated learner: two visits a week, two minutes each, the first of the week a
  * check; the pupil's school decides after each check. `visitDays` are the instants (ms) visits begin, oldest first.
  */
-export function liveThrough(pupil: DemoPupil, pupilId: string, seed: number, visitStarts: readonly number[], timeZone: string, judgingMs: readonly number[]): DemoHistory {
+export function liveThrough(
+  pupil: DemoPupil,
+  pupilId: string,
+  seed: number,
+  visitStarts: readonly number[],
+  timeZone: string,
+  judgingMs: readonly number[],
+): DemoHistory {
   if (pupil.untried) return { setId: pupil.startSetId, events: [], decisions: [], verdict: 'notEnough' };
   const random = createRandom(seed);
   const start = findSet(pupil.startSetId) as FactSet;
@@ -61,7 +68,11 @@ export function liveThrough(pupil: DemoPupil, pupilId: string, seed: number, vis
     (key) => {
       const chance = random.unit();
       const knows = easy.has(key) ? { recalled: 0.9, workedOut: 0.1 } : pupil.knows;
-      return chance < knows.recalled ? 'recalled' : chance < knows.recalled + knows.workedOut ? 'workedOut' : 'notKnown';
+      return chance < knows.recalled
+        ? 'recalled'
+        : chance < knows.recalled + knows.workedOut
+          ? 'workedOut'
+          : 'notKnown';
     },
     factsInRange(start.operation).map(factKey),
     pupil.pace,
@@ -78,17 +89,48 @@ export function liveThrough(pupil: DemoPupil, pupilId: string, seed: number, vis
   let set = start;
   let verdict = 'notEnough';
   const judge = () =>
-    decide({ school: pupil.school, policy: defaultPolicy, set, answers: judged, checks: checks.filter((one) => one.setId === set.id), ceiling: measured.ceiling, timeZone });
+    decide({
+      school: pupil.school,
+      policy: defaultPolicy,
+      set,
+      answers: judged,
+      checks: checks.filter((one) => one.setId === set.id),
+      ceiling: measured.ceiling,
+      timeZone,
+    });
 
   visitStarts.forEach((begins, nth) => {
     const visitId = uuid({ msecs: begins });
-    events.push({ id: uuid({ msecs: begins }), v: 1, kind: 'visitStarted', pupilId, visitId, at: iso(begins) });
+    events.push({
+      id: uuid({ msecs: begins }),
+      v: 1,
+      kind: 'visitStarted',
+      pupilId,
+      visitId,
+      at: iso(begins),
+    });
     const isLast = nth === visitStarts.length - 1;
     for (const half of [0, 1] as const) {
       const purpose = nth % 2 === 0 && half === 0 ? 'check' : 'practice';
       // In the first weeks practice goes over what came before.
-      const practised = purpose === 'practice' && nth < 6 && earlier.length > 0 ? (earlier[(nth * 2 + half) % earlier.length] as FactSet) : set;
-      const minute = playMinute({ pupil, pupilId, visitId, set: practised, purpose, beginsAt: begins + half * 180_000, day: Math.floor(begins / dayMs), measured, judgingMs, learner, random, nth });
+      const practised =
+        purpose === 'practice' && nth < 6 && earlier.length > 0
+          ? (earlier[(nth * 2 + half) % earlier.length] as FactSet)
+          : set;
+      const minute = playMinute({
+        pupil,
+        pupilId,
+        visitId,
+        set: practised,
+        purpose,
+        beginsAt: begins + half * 180_000,
+        day: Math.floor(begins / dayMs),
+        measured,
+        judgingMs,
+        learner,
+        random,
+        nth,
+      });
       events.push(...minute.events);
       judged.push(...minute.judged);
       if (purpose === 'check' && minute.check) {
@@ -108,22 +150,41 @@ export function liveThrough(pupil: DemoPupil, pupilId: string, seed: number, vis
   return { setId: set.id, events, decisions, verdict };
 }
 
-function calibrate(pupil: DemoPupil, pupilId: string, at: number, events: TableEvent[], random: RandomSource) {
+function calibrate(
+  pupil: DemoPupil,
+  pupilId: string,
+  at: number,
+  events: TableEvent[],
+  random: RandomSource,
+) {
   const vary = (ms: number, share: number) => Math.round(ms * (1 + share * (random.unit() - 0.5)));
-  const samples: CopySample[] = [...Array<number>(6).fill(1), ...Array<number>(6).fill(2), ...Array<number>(4).fill(3)].map((digits) => ({
+  const samples: CopySample[] = [
+    ...Array<number>(6).fill(1),
+    ...Array<number>(6).fill(2),
+    ...Array<number>(4).fill(3),
+  ].map((digits) => ({
     digits,
     firstKeyMs: vary(pupil.namingMs * (0.42 + 0.04 * digits), 0.3),
     promptToPromptMs: vary(pupil.namingMs * (0.85 + 0.12 * digits), 0.25),
   }));
   const promptToPromptMs = Array.from({ length: 12 }, () => vary(pupil.namingMs, 0.3));
   const head = { v: 1, pupilId, at: iso(at) } as const;
-  if (pupil.capture === 'keypad') events.push({ ...head, id: uuid({ msecs: at }), kind: 'keypadCalibrated', samples } as TableEvent);
-  else events.push({ ...head, id: uuid({ msecs: at }), kind: 'namingMeasured', promptToPromptMs } as TableEvent);
+  if (pupil.capture === 'keypad')
+    events.push({ ...head, id: uuid({ msecs: at }), kind: 'keypadCalibrated', samples } as TableEvent);
+  else
+    events.push({ ...head, id: uuid({ msecs: at }), kind: 'namingMeasured', promptToPromptMs } as TableEvent);
   return {
     keypad: pupil.capture === 'keypad' ? { at: iso(at), samples } : null,
     naming: pupil.capture === 'tutor' ? { at: iso(at), promptToPromptMs } : null,
     ceiling: measuringOf(
-      { capture: pupil.capture, recallLimit: '2000', easyTimesMs: [], keypad: { at: iso(at), samples }, naming: { at: iso(at), promptToPromptMs }, judging: null },
+      {
+        capture: pupil.capture,
+        recallLimit: '2000',
+        easyTimesMs: [],
+        keypad: { at: iso(at), samples },
+        naming: { at: iso(at), promptToPromptMs },
+        judging: null,
+      },
       iso(at),
     ).ceiling,
   };
@@ -150,9 +211,31 @@ function playMinute(given: MinuteAsk) {
   const seed = random.int(0, 2_000_000_000);
   const lengthMs = defaultPolicy.minuteMs;
   const head = { v: 1, seat: 0, pupilId: given.pupilId, visitId: given.visitId, playId } as const;
-  const measuring = measuringOf({ capture: pupil.capture, recallLimit: '2000', easyTimesMs: [], keypad: given.measured.keypad, naming: given.measured.naming, judging: { at: iso(beginsAt), timesMs: given.judgingMs } }, iso(beginsAt));
+  const measuring = measuringOf(
+    {
+      capture: pupil.capture,
+      recallLimit: '2000',
+      easyTimesMs: [],
+      keypad: given.measured.keypad,
+      naming: given.measured.naming,
+      judging: { at: iso(beginsAt), timesMs: given.judgingMs },
+    },
+    iso(beginsAt),
+  );
   const events: TableEvent[] = [
-    { ...head, id: uuid({ msecs: beginsAt }), kind: 'playStarted', at: iso(beginsAt), purpose: given.purpose, setId: given.set.id, seed, lengthMs, way: pupil.capture, limitMs: measuring.limitMs, device: 'demo' },
+    {
+      ...head,
+      id: uuid({ msecs: beginsAt }),
+      kind: 'playStarted',
+      at: iso(beginsAt),
+      purpose: given.purpose,
+      setId: given.set.id,
+      seed,
+      lengthMs,
+      way: pupil.capture,
+      limitMs: measuring.limitMs,
+      device: 'demo',
+    },
   ];
   const answers: Answer[] = [];
   let usedMs = 0;
@@ -167,31 +250,82 @@ function playMinute(given: MinuteAsk) {
     const at = iso(beginsAt + usedMs);
     const seen = marksOf(pupil, fact, answer.truth === 'recalled', answer.right, random);
     const kept: Answer = {
-      id: uuid({ msecs: beginsAt + usedMs }), fact, at, judgement: answer.right ? 'right' : random.unit() < 0.12 ? 'gaveUp' : 'wrong',
+      id: uuid({ msecs: beginsAt + usedMs }),
+      fact,
+      at,
+      judgement: answer.right ? 'right' : random.unit() < 0.12 ? 'gaveUp' : 'wrong',
       given: answer.right || pupil.capture === 'keypad' || random.unit() < 0.7 ? String(answer.given) : null,
-      latencyMs, voided: false, overheadMs: overhead.overheadMs, spreadMs: overhead.spreadMs, calibrated: overhead.calibrated,
-      limitMs: measuring.limitMs, seen, aided: false, way: pupil.capture,
+      latencyMs,
+      voided: false,
+      overheadMs: overhead.overheadMs,
+      spreadMs: overhead.spreadMs,
+      calibrated: overhead.calibrated,
+      limitMs: measuring.limitMs,
+      seen,
+      aided: false,
+      way: pupil.capture,
     };
     const said = kept.judgement === 'gaveUp' ? null : kept.given;
     answers.push({ ...kept, given: said });
-    events.push({ ...head, ...kept, given: said, kind: 'answerGiven', hidden: 'result', lastKeyMs: pupil.capture === 'keypad' ? latencyMs + 180 * (expected.length - 1) : null, calibrationAgeDays: measuring.ageDays ?? null, usedMs, seen: [...seen] } as TableEvent);
+    events.push({
+      ...head,
+      ...kept,
+      given: said,
+      kind: 'answerGiven',
+      hidden: 'result',
+      lastKeyMs: pupil.capture === 'keypad' ? latencyMs + 180 * (expected.length - 1) : null,
+      calibrationAgeDays: measuring.ageDays ?? null,
+      usedMs,
+      seen: [...seen],
+    } as TableEvent);
   }
   // Oskar's table was turned calm once; nothing hangs on that check.
   const calm = pupil.name === 'Oskar' && given.nth === 8 && given.purpose === 'check';
   const endsAt = beginsAt + lengthMs;
-  events.push({ ...head, id: uuid({ msecs: endsAt }), kind: 'playEnded', at: iso(endsAt), usedMs: calm ? 30_000 : lengthMs, reason: calm ? 'tutor' : 'time', calm, interrupted: false });
+  events.push({
+    ...head,
+    id: uuid({ msecs: endsAt }),
+    kind: 'playEnded',
+    at: iso(endsAt),
+    usedMs: calm ? 30_000 : lengthMs,
+    reason: calm ? 'tutor' : 'time',
+    calm,
+    interrupted: false,
+  });
   const right = answers.filter((one) => one.judgement === 'right').length;
   return {
     events,
     judged: answers.map((one): JudgedAnswer => {
       const found = classifyAnswer(one);
-      return { id: one.id, fact: one.fact, at: one.at, class: found.class, seen: one.seen, correctedMs: found.correctedMs };
+      return {
+        id: one.id,
+        fact: one.fact,
+        at: one.at,
+        class: found.class,
+        seen: one.seen,
+        correctedMs: found.correctedMs,
+      };
     }),
-    check: calm ? undefined : { id: playId, at: iso(endsAt), right, wrong: answers.length - right, usedMs: lengthMs, ratePerMinute: perMinute(right, lengthMs) },
+    check: calm
+      ? undefined
+      : {
+          id: playId,
+          at: iso(endsAt),
+          right,
+          wrong: answers.length - right,
+          usedMs: lengthMs,
+          ratePerMinute: perMinute(right, lengthMs),
+        },
   };
 }
 
-function marksOf(pupil: DemoPupil, fact: string, recalled: boolean, right: boolean, random: RandomSource): Mark[] {
+function marksOf(
+  pupil: DemoPupil,
+  fact: string,
+  recalled: boolean,
+  right: boolean,
+  random: RandomSource,
+): Mark[] {
   if (recalled && isCountedAsQuickly(parseFactKey(fact)) && random.unit() < 0.5) return ['noCounting'];
   if (!recalled && right && pupil.seen && random.unit() < pupil.seen.share) return [pupil.seen.mark];
   return [];

@@ -30,18 +30,30 @@ const mostSeeds = 400;
  * Puts the demo room in: two tutors, fourteen made-up pupils, about ten weeks of history by simulated learners, dates
  * relative to `now`. Seeded: the same day gives the same room, ids apart. Throws if a wanted outcome is found by no seed.
  */
-export async function loadDemo(db: Db, now: Date, onPupil: (done: number, of: number) => void = () => undefined): Promise<{ readonly roomId: string }> {
+export async function loadDemo(
+  db: Db,
+  now: Date,
+  onPupil: (done: number, of: number) => void = () => undefined,
+): Promise<{ readonly roomId: string }> {
   const roomId = uuid();
   const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   const userIds = demoTutors.map(() => uuid());
   const passwordHash = await hashPassword(demoPassword);
   await inRoom(db, roomId, async (tx) => {
-    await tx.run('insert into rooms (room_id, name, time_zone) values ($1, $2, $3)', [roomId, demoRoom, timeZone]);
+    await tx.run('insert into rooms (room_id, name, time_zone) values ($1, $2, $3)', [
+      roomId,
+      demoRoom,
+      timeZone,
+    ]);
     for (const [at, tutor] of demoTutors.entries()) {
-      await tx.run('insert into users (room_id, id, email, name, password_hash) values ($1, $2, $3, $4, $5)', [roomId, userIds[at], tutor.email, tutor.name, passwordHash]);
-      await tx.run(`insert into calibrations (room_id, id, kind, user_id, samples, at) values ($1, $2, 'judging', $3, $4, $5)`, [
-        roomId, uuid(), userIds[at], JSON.stringify(judgingMs), new Date(now.getTime() - 12 * 86_400_000),
-      ]);
+      await tx.run(
+        'insert into users (room_id, id, email, name, password_hash) values ($1, $2, $3, $4, $5)',
+        [roomId, userIds[at], tutor.email, tutor.name, passwordHash],
+      );
+      await tx.run(
+        `insert into calibrations (room_id, id, kind, user_id, samples, at) values ($1, $2, 'judging', $3, $4, $5)`,
+        [roomId, uuid(), userIds[at], JSON.stringify(judgingMs), new Date(now.getTime() - 12 * 86_400_000)],
+      );
     }
   });
   for (const [at, pupil] of demoPupils.entries()) {
@@ -53,9 +65,29 @@ export async function loadDemo(db: Db, now: Date, onPupil: (done: number, of: nu
       await addPupil(tx, input);
       await keepEvents(tx, history.events.map(asTimed), userIds[pupil.tutor] as string);
       for (const one of history.decisions) {
-        const decided = { id: uuid({ msecs: one.at }), playId: null, evidenceMark: '', outcome: 'accepted' as const, toSetId: one.toSetId, reason: '' };
+        const decided = {
+          id: uuid({ msecs: one.at }),
+          playId: null,
+          evidenceMark: '',
+          outcome: 'accepted' as const,
+          toSetId: one.toSetId,
+          reason: '',
+        };
         const before = { ...input, setId: one.setId } as Pupil;
-        await keepDecision(tx, before, { decision: one.decision, setId: one.setId, nextSetId: one.toSetId, ceiling: null, evidenceMark: '' }, decided, userIds[pupil.tutor] as string, new Date(one.at));
+        await keepDecision(
+          tx,
+          before,
+          {
+            decision: one.decision,
+            setId: one.setId,
+            nextSetId: one.toSetId,
+            ceiling: null,
+            evidenceMark: '',
+          },
+          decided,
+          userIds[pupil.tutor] as string,
+          new Date(one.at),
+        );
       }
     });
     onPupil(at + 1, demoPupils.length);
@@ -64,7 +96,13 @@ export async function loadDemo(db: Db, now: Date, onPupil: (done: number, of: nu
   return { roomId };
 }
 
-function findHistory(pupil: DemoPupil, pupilId: string, nth: number, starts: readonly number[], timeZone: string): DemoHistory {
+function findHistory(
+  pupil: DemoPupil,
+  pupilId: string,
+  nth: number,
+  starts: readonly number[],
+  timeZone: string,
+): DemoHistory {
   for (let tried = 0; tried < mostSeeds; tried += 1) {
     const history = liveThrough(pupil, pupilId, 1000 * (nth + 1) + tried, starts, timeZone, judgingMs);
     if (!pupil.wants || history.verdict === pupil.wants) return history;

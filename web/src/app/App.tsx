@@ -1,0 +1,159 @@
+import CssBaseline from '@mui/material/CssBaseline';
+import { ThemeProvider } from '@mui/material/styles';
+import { useQuery } from '@tanstack/react-query';
+import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
+import { SnackbarProvider } from 'notistack';
+import { lazy, Suspense, use, useEffect, useMemo } from 'react';
+import { BrowserRouter, Navigate, Outlet, Route, Routes, useLocation } from 'react-router';
+import type { Me } from '@veldrift/wire';
+import { Loading, Trouble } from '../parts/states.tsx';
+import { FirstRoom } from '../screens/FirstRoom.tsx';
+import { SignIn } from '../screens/SignIn.tsx';
+import { Today } from '../screens/Today.tsx';
+import { NewTable } from '../screens/table/NewTable.tsx';
+import { Table } from '../screens/table/Table.tsx';
+import { api, ApiError } from './api.ts';
+import { deviceDb } from './deviceDb.ts';
+import { cacheLastsMs, meQuery, persister, queryClient } from './queries.ts';
+import { outboxOf, SessionProvider, useSessionStatus } from './session.tsx';
+import { useSettings } from './settings.ts';
+import { Shell } from './Shell.tsx';
+import { makeTheme, tokenProperties } from './theme.ts';
+
+const Pupils = lazy(() => import('../screens/Pupils.tsx').then((m) => ({ default: m.Pupils })));
+const NewPupil = lazy(() => import('../screens/PupilForm.tsx').then((m) => ({ default: m.NewPupil })));
+const EditPupil = lazy(() => import('../screens/PupilForm.tsx').then((m) => ({ default: m.EditPupil })));
+const PupilPage = lazy(() =>
+  import('../screens/pupil/PupilPage.tsx').then((m) => ({ default: m.PupilPage })),
+);
+const Review = lazy(() => import('../screens/review/Review.tsx').then((m) => ({ default: m.Review })));
+const Settings = lazy(() => import('../screens/Settings.tsx').then((m) => ({ default: m.Settings })));
+const KeypadCalibration = lazy(() =>
+  import('../screens/calibrate/KeypadCalibration.tsx').then((m) => ({ default: m.KeypadCalibration })),
+);
+const NamingCalibration = lazy(() =>
+  import('../screens/calibrate/NamingCalibration.tsx').then((m) => ({ default: m.NamingCalibration })),
+);
+const JudgingCalibration = lazy(() =>
+  import('../screens/calibrate/JudgingCalibration.tsx').then((m) => ({ default: m.JudgingCalibration })),
+);
+
+/** What a new build no longer understands of what was kept is passed over. */
+const cacheVersion = '1';
+
+export function App() {
+  const { theme } = useSettings();
+  const made = useMemo(() => makeTheme(theme), [theme]);
+  useEffect(() => {
+    for (const [name, value] of Object.entries(tokenProperties(theme)))
+      document.documentElement.style.setProperty(name, value);
+    document.documentElement.style.colorScheme = theme === 'dark' ? 'dark' : 'light';
+  }, [theme]);
+  return (
+    <ThemeProvider theme={made}>
+      <CssBaseline />
+      <PersistQueryClientProvider
+        client={queryClient}
+        persistOptions={{ persister, maxAge: cacheLastsMs, buster: cacheVersion }}
+      >
+        <SnackbarProvider
+          maxSnack={2}
+          autoHideDuration={4000}
+          anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        >
+          <BrowserRouter>
+            <Routes>
+              <Route path="/sign-in" element={<SignInOrFirst />} />
+              <Route path="/first-room" element={<FirstRoom />} />
+              <Route element={<SignedIn />}>
+                <Route path="/table/:playId" element={<Table />} />
+                <Route path="/calibrate/keypad/:pupilId" element={<KeypadCalibration />} />
+                <Route path="/calibrate/naming/:pupilId" element={<NamingCalibration />} />
+                <Route path="/calibrate/judging" element={<JudgingCalibration />} />
+                <Route element={<Framed />}>
+                  <Route index element={<Today />} />
+                  <Route path="/pupils" element={<Pupils />} />
+                  <Route path="/pupils/new" element={<NewPupil />} />
+                  <Route path="/pupils/:pupilId" element={<PupilPage />} />
+                  <Route path="/pupils/:pupilId/edit" element={<EditPupil />} />
+                  <Route path="/table/new/:pupilId" element={<NewTable />} />
+                  <Route path="/review/:playId" element={<Review />} />
+                  <Route path="/settings" element={<Settings />} />
+                  <Route path="*" element={<p>There is nothing at this address.</p>} />
+                </Route>
+              </Route>
+            </Routes>
+          </BrowserRouter>
+        </SnackbarProvider>
+      </PersistQueryClientProvider>
+    </ThemeProvider>
+  );
+}
+
+function Framed() {
+  return (
+    <Shell>
+      <Outlet />
+    </Shell>
+  );
+}
+
+/** Sign in, or make the first room where there is none yet. */
+function SignInOrFirst() {
+  const { data } = useQuery({ queryKey: ['setup'], queryFn: api.setup, gcTime: 0 });
+  return data?.empty ? <Navigate to="/first-room" replace /> : <SignIn />;
+}
+
+/** Pages for a signed-in tutor; without a network, for the one who last signed in on this device. */
+function SignedIn() {
+  const { status, me, ended } = useSessionStatus();
+  const location = useLocation();
+  if (me) {
+    return (
+      <Suspense fallback={<Loading what="this device's store" />}>
+        <WithOutbox me={me} ended={ended} />
+      </Suspense>
+    );
+  }
+  if (status === 'none') return <Navigate to="/sign-in" replace state={{ from: location.pathname }} />;
+  if (status === 'away') {
+    return (
+      <main style={{ padding: 40 }}>
+        <Trouble
+          error={
+            new ApiError(0, {
+              message: 'The server cannot be reached, and no one has signed in on this device before.',
+            })
+          }
+          onRetry={() => void queryClient.refetchQueries(meQuery)}
+        />
+      </main>
+    );
+  }
+  return (
+    <main style={{ padding: 40 }}>
+      <Loading what="the room" />
+    </main>
+  );
+}
+
+function WithOutbox({ me, ended }: { readonly me: Me; readonly ended: boolean }) {
+  const outbox = use(outboxOf(me.userId));
+  useEffect(() => void tidyPlays(), []);
+  return (
+    <SessionProvider me={me} ended={ended} outbox={outbox}>
+      <Suspense fallback={<Loading what="this page" />}>
+        <Outlet />
+      </Suspense>
+    </SessionProvider>
+  );
+}
+
+/** Minutes long finished are taken off this device. */
+async function tidyPlays(): Promise<void> {
+  const db = await deviceDb();
+  for (const play of await db.getAll('plays')) {
+    if (play.state.status === 'over' && Date.now() - Date.parse(play.savedAt) > cacheLastsMs)
+      await db.delete('plays', play.playId);
+  }
+}

@@ -1,0 +1,70 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Suspense, type ReactNode } from 'react';
+import { NavLink, useNavigate } from 'react-router';
+import { DayLine } from '../parts/DayLine.tsx';
+import { Loading } from '../parts/states.tsx';
+import { OutboxBar } from '../parts/OutboxBar.tsx';
+import { api } from './api.ts';
+import { forgetRoom } from './queries.ts';
+import { useSession } from './session.tsx';
+
+const ways = [
+  { to: '/', name: 'Today' },
+  { to: '/pupils', name: 'Pupils' },
+  { to: '/settings', name: 'Settings' },
+] as const;
+
+/** The frame of the tutor's screens. */
+export function Shell({ children }: { readonly children: ReactNode }) {
+  const { me } = useSession();
+  return (
+    <div className="frame">
+      <header className="frame-top">
+        <a className="skip" href="#work">
+          Go to the page
+        </a>
+        <NavLink to="/" className="frame-name">
+          Veldrift
+        </NavLink>
+        <DayLine />
+        <SignOut name={me.name} />
+      </header>
+      <nav className="ways" aria-label="Screens">
+        <ul>
+          {ways.map((way) => (
+            <li key={way.to}>
+              <NavLink to={way.to} end={way.to === '/'}>
+                {way.name}
+              </NavLink>
+            </li>
+          ))}
+        </ul>
+      </nav>
+      <main id="work" tabIndex={-1} style={{ outline: 'none', minWidth: 0 }}>
+        <OutboxBar />
+        <div className="work">
+          <Suspense fallback={<Loading what="this page" />}>{children}</Suspense>
+        </div>
+      </main>
+    </div>
+  );
+}
+
+function SignOut({ name }: { readonly name: string }) {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const leave = async () => {
+    await api.signOut().catch(() => undefined);
+    await forgetRoom();
+    client.clear();
+    await navigate('/sign-in');
+  };
+  return (
+    <div style={{ display: 'flex', alignItems: 'center', gap: 14, padding: '0 20px', whiteSpace: 'nowrap' }}>
+      <span className="quiet">{name}</span>
+      <button type="button" className="linkish" style={{ minHeight: 44 }} onClick={() => void leave()}>
+        Sign out
+      </button>
+    </div>
+  );
+}

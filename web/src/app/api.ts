@@ -1,0 +1,103 @@
+import type {
+  BatchResult,
+  DecideInput,
+  FirstRoom,
+  KeptAnswer,
+  KeptDecision,
+  Me,
+  Problem,
+  Pupil,
+  PupilInput,
+  PupilPage,
+  ReviewPage,
+  SignIn,
+} from '@veldrift/wire';
+import type { SendOutcome } from '../live/outbox.ts';
+
+/** A request that was refused, with the server's sentence; or one that got no answer (`status` 0). */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly problem: Problem,
+  ) {
+    super(problem.message);
+  }
+
+  /** No network, or no server at the other end. */
+  get away(): boolean {
+    return this.status === 0 || this.status === 502 || this.status === 503 || this.status === 504;
+  }
+}
+
+const awaySentence =
+  'The server cannot be reached. What you do is kept on this device and sent when it is back.';
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      credentials: 'same-origin',
+      ...(method === 'GET'
+        ? {}
+        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
+    });
+  } catch {
+    throw new ApiError(0, { message: awaySentence });
+  }
+  const text = await response.text();
+  let parsed: unknown;
+  try {
+    parsed = text === '' ? undefined : JSON.parse(text);
+  } catch {
+    throw new ApiError(0, { message: awaySentence });
+  }
+  if (!response.ok) throw new ApiError(response.status, problemOf(parsed));
+  return parsed as T;
+}
+
+function problemOf(parsed: unknown): Problem {
+  const message = (parsed as { message?: unknown } | undefined)?.message;
+  return typeof message === 'string'
+    ? (parsed as Problem)
+    : { message: 'The server refused this without saying why.' };
+}
+
+export const api = {
+  setup: () => call<{ empty: boolean }>('GET', '/setup'),
+  me: () => call<Me>('GET', '/me'),
+  signIn: (input: SignIn) => call<void>('POST', '/sign-in', input),
+  signOut: () => call<void>('POST', '/sign-out'),
+  firstRoom: (input: FirstRoom) => call<void>('POST', '/first-room', input),
+  judging: (input: { id: string; at: string; timesMs: readonly number[] }) =>
+    call<void>('POST', '/me/judging', input),
+  pupils: () => call<Pupil[]>('GET', '/pupils'),
+  addPupil: (input: PupilInput) => call<Pupil>('POST', '/pupils', input),
+  changePupil: (input: PupilInput) => call<Pupil>('PUT', `/pupils/${input.id}`, input),
+  deletePupil: (id: string, confirm: string) => call<void>('DELETE', `/pupils/${id}`, { confirm }),
+  pupilPage: (id: string) => call<PupilPage>('GET', `/pupils/${id}`),
+  answersOnFact: (id: string, fact: string) =>
+    call<KeptAnswer[]>('GET', `/pupils/${id}/answers?fact=${encodeURIComponent(fact)}`),
+  answersOfDecision: (id: string, decision: string) =>
+    call<KeptAnswer[]>('GET', `/pupils/${id}/decisions/${decision}/answers`),
+  answersOfProposal: (id: string) => call<KeptAnswer[]>('GET', `/pupils/${id}/proposal/answers`),
+  review: (playId: string) => call<ReviewPage>('GET', `/plays/${playId}`),
+  decide: (pupilId: string, input: DecideInput) =>
+    call<KeptDecision>('POST', `/pupils/${pupilId}/decisions`, input),
+};
+
+/** Sends a batch of events for the outbox. */
+export async function sendEvents(events: readonly unknown[]): Promise<SendOutcome> {
+  try {
+    const result = await call<BatchResult>('POST', '/events', {
+      deviceNow: new Date().toISOString(),
+      events,
+    });
+    return { kind: 'sent', result };
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error;
+    if (error.status === 401) return { kind: 'signIn' };
+    if (error.away || error.status >= 500 || error.status === 429) return { kind: 'away' };
+    return { kind: 'refused', message: error.problem.message };
+  }
+}

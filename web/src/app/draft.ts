@@ -1,0 +1,23 @@
+/** Half-typed forms are kept on this device until they are sent, so that leaving a page loses nothing. */
+const prefix = 'veldrift.draft.';
+
+export function readDraft<T>(name: string): T | undefined {
+  try {
+    const text = localStorage.getItem(prefix + name);
+    return text === null ? undefined : (JSON.parse(text) as T);
+  } catch {
+    return undefined;
+  }
+}
+
+export function keepDraft(name: string, value: unknown): void {
+  try {
+    localStorage.setItem(prefix + name, JSON.stringify(value));
+  } catch {
+    // A full disk keeps the page working; only the draft is not kept.
+  }
+}
+
+export function dropDraft(name: string): void {
+  localStorage.removeItem(prefix + name);
+}

@@ -1,0 +1,42 @@
+import { numberText } from '@veldrift/core';
+
+/** Dates as the reader's locale writes them. */
+export function dateText(at: string | number | Date): string {
+  return new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' }).format(new Date(at));
+}
+
+export function longDateText(at: string | number | Date): string {
+  return new Intl.DateTimeFormat(undefined, { weekday: 'long', day: 'numeric', month: 'long' }).format(
+    new Date(at),
+  );
+}
+
+export function dateTimeText(at: string | number | Date): string {
+  return new Intl.DateTimeFormat(undefined, {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(new Date(at));
+}
+
+/** "9:15" from minutes after midnight. */
+export function clockText(minutes: number): string {
+  return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
+}
+
+/** "1.8 s", or a dash where there is no time. */
+export function msText(ms: number | null): string {
+  return ms === null ? '\u2013' : `${(ms / 1000).toFixed(1)} s`;
+}
+
+export function rateText(rate: number): string {
+  return numberText(rate);
+}
+
+/** "grade 2", "year 4", "kindergarten" or nothing. */
+export function gradeText(system: 'grade' | 'year', grade: number | null): string {
+  if (grade === null) return '';
+  if (system === 'grade' && grade === 0) return 'kindergarten';
+  return `${system} ${grade}`;
+}

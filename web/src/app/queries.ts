@@ -1,0 +1,63 @@
+import { QueryClient, queryOptions } from '@tanstack/react-query';
+import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
+import { api, ApiError } from './api.ts';
+import { deviceDb } from './deviceDb.ts';
+
+const dayMs = 86_400_000;
+export const cacheLastsMs = 14 * dayMs;
+
+/** What was fetched is shown at once and fetched afresh behind it; without a network what was last fetched stays. */
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      gcTime: cacheLastsMs,
+      staleTime: 2000,
+      networkMode: 'always',
+      retry: (count, error) => !(error instanceof ApiError) && count < 1,
+      refetchOnWindowFocus: true,
+    },
+    mutations: { networkMode: 'always', retry: false },
+  },
+});
+
+const cacheKey = 'queries';
+
+/** Keeps the fetched pages on this device, so that the application opens without a network. Cleared on signing out. */
+export const persister = createAsyncStoragePersister({
+  key: cacheKey,
+  throttleTime: 500,
+  storage: {
+    getItem: async (key) => (await (await deviceDb()).get('cache', key)) ?? null,
+    setItem: async (key, value) => void (await (await deviceDb()).put('cache', value, key)),
+    removeItem: async (key) => void (await (await deviceDb()).delete('cache', key)),
+  },
+});
+
+export const meQuery = queryOptions({ queryKey: ['me'], queryFn: api.me, staleTime: 60_000 });
+export const pupilsQuery = queryOptions({ queryKey: ['pupils'], queryFn: api.pupils });
+export const pupilPageQuery = (id: string) =>
+  queryOptions({ queryKey: ['pupil', id], queryFn: () => api.pupilPage(id) });
+export const reviewQuery = (playId: string) =>
+  queryOptions({ queryKey: ['review', playId], queryFn: () => api.review(playId) });
+export const factAnswersQuery = (id: string, fact: string) =>
+  queryOptions({ queryKey: ['answers', id, fact], queryFn: () => api.answersOnFact(id, fact) });
+
+/** Everything that hangs on answers or decisions is fetched afresh. */
+export async function refetchRecords(): Promise<void> {
+  await Promise.all(
+    ['pupils', 'pupil', 'review', 'answers', 'proposalAnswers'].map((key) =>
+      queryClient.invalidateQueries({ queryKey: [key] }),
+    ),
+  );
+}
+
+/** Forgets what this device holds of the room, save what waits to be sent. */
+export async function forgetRoom(): Promise<void> {
+  queryClient.clear();
+  await (await deviceDb()).delete('cache', cacheKey);
+  const plays = await (await deviceDb()).getAll('plays');
+  for (const play of plays)
+    if (play.state.status === 'over') await (await deviceDb()).delete('plays', play.playId);
+  for (const key of Object.keys(localStorage))
+    if (key.startsWith('veldrift.draft.')) localStorage.removeItem(key);
+}

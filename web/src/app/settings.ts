@@ -1,0 +1,49 @@
+import { useSyncExternalStore } from 'react';
+import { themeNames, type ThemeName } from './tokens.ts';
+
+/** What a tutor sets for this device. */
+export interface Settings {
+  readonly theme: ThemeName;
+  /** The hand that holds or presses: the judge keys lie on its side. */
+  readonly hand: 'left' | 'right';
+}
+
+const key = 'veldrift.settings';
+const listeners = new Set<() => void>();
+let settings = load();
+
+function load(): Settings {
+  const preset: Settings = {
+    theme: matchMedia('(prefers-contrast: more)').matches
+      ? 'contrast'
+      : matchMedia('(prefers-color-scheme: dark)').matches
+        ? 'dark'
+        : 'light',
+    hand: 'right',
+  };
+  try {
+    const kept = JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Settings>;
+    return {
+      theme: themeNames.find((one) => one === kept.theme) ?? preset.theme,
+      hand: kept.hand === 'left' ? 'left' : 'right',
+    };
+  } catch {
+    return preset;
+  }
+}
+
+export function changeSettings(change: Partial<Settings>): void {
+  settings = { ...settings, ...change };
+  localStorage.setItem(key, JSON.stringify(settings));
+  listeners.forEach((listener) => listener());
+}
+
+export function useSettings(): Settings {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => settings,
+  );
+}

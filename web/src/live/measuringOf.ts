@@ -1,0 +1,17 @@
+import { measuringOf, type Measuring } from '@veldrift/core';
+import type { Me, Pupil } from '@veldrift/wire';
+
+/** How this pupil's answers are measured now, with this tutor at the table. */
+export function measuringFor(pupil: Pupil, me: Me, capture = pupil.capture): Measuring {
+  return measuringOf(
+    {
+      capture,
+      recallLimit: pupil.recallLimit,
+      easyTimesMs: pupil.easyTimesMs,
+      keypad: pupil.keypadCalibration,
+      naming: pupil.naming,
+      judging: me.judging,
+    },
+    new Date().toISOString(),
+  );
+}

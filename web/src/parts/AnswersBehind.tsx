@@ -1,0 +1,181 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import { useQuery } from '@tanstack/react-query';
+import {
+  answerClassNames,
+  answerOf,
+  classifyAnswer,
+  isRight,
+  markNames,
+  parseFactKey,
+  slipOf,
+  slipTexts,
+} from '@veldrift/core';
+import type { KeptAnswer } from '@veldrift/wire';
+import { useState, type ReactNode } from 'react';
+import { dateTimeText, msText } from '../app/format.ts';
+import { FactLine } from './FactLine.tsx';
+import { Loading, Trouble } from './states.tsx';
+import './answersBehind.css';
+
+/** Where the answers behind a number come from: at hand, or to be fetched when asked for. */
+export type AnswerSource =
+  readonly KeptAnswer[] | { readonly key: readonly unknown[]; readonly fetch: () => Promise<KeptAnswer[]> };
+
+interface Props {
+  /** The number as it stands on the page. */
+  readonly children: ReactNode;
+  readonly title: string;
+  /** How the number comes about, in a sentence or two. */
+  readonly how: ReactNode;
+  readonly answers?: AnswerSource;
+  /** What a screen reader hears for the number. */
+  readonly label?: string;
+  readonly className?: string;
+}
+
+/** A number that opens: how it comes about, and every answer behind it. */
+export function Explained({ children, title, how, answers, label, className }: Props) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button
+        type="button"
+        className={className ?? 'linkish'}
+        aria-haspopup="dialog"
+        aria-label={label}
+        onClick={() => setOpen(true)}
+      >
+        {children}
+      </button>
+      {open && (
+        <AnswersDialog
+          title={title}
+          how={how}
+          {...(answers ? { answers } : {})}
+          onClose={() => setOpen(false)}
+        />
+      )}
+    </>
+  );
+}
+
+export function AnswersDialog({
+  title,
+  how,
+  answers,
+  onClose,
+}: {
+  readonly title: string;
+  readonly how: ReactNode;
+  readonly answers?: AnswerSource;
+  readonly onClose: () => void;
+}) {
+  return (
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="behind-title">
+      <DialogTitle id="behind-title">{title}</DialogTitle>
+      <DialogContent tabIndex={0}>
+        <div style={{ maxWidth: '68ch', marginBottom: 14 }}>{how}</div>
+        {answers &&
+          (isFetched(answers) ? <FetchedAnswers source={answers} /> : <AnswerTable answers={answers} />)}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose} autoFocus>
+          Close
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function isFetched(source: AnswerSource): source is Exclude<AnswerSource, readonly KeptAnswer[]> {
+  return 'fetch' in source;
+}
+
+function FetchedAnswers({ source }: { readonly source: Exclude<AnswerSource, readonly KeptAnswer[]> }) {
+  const { data, error, refetch } = useQuery({ queryKey: source.key, queryFn: source.fetch });
+  if (data) return <AnswerTable answers={data} />;
+  return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the answers" />;
+}
+
+const shownAtOnce = 100;
+
+/** Answers with all that their class rests on. Newest first. */
+export function AnswerTable({ answers }: { readonly answers: readonly KeptAnswer[] }) {
+  const [all, setAll] = useState(false);
+  if (answers.length === 0) return <p className="quiet">No answers yet.</p>;
+  const newest = [...answers].reverse();
+  return (
+    <>
+      <table className="behind">
+        <thead>
+          <tr>
+            <th scope="col">When</th>
+            <th scope="col">Fact</th>
+            <th scope="col">Given</th>
+            <th scope="col" className="right">
+              Raw
+            </th>
+            <th scope="col" className="right">
+              Overhead
+            </th>
+            <th scope="col" className="right">
+              Time
+            </th>
+            <th scope="col" className="right">
+              Limit
+            </th>
+            <th scope="col">Class</th>
+            <th scope="col">Seen</th>
+          </tr>
+        </thead>
+        <tbody>
+          {(all ? newest : newest.slice(0, shownAtOnce)).map((answer) => (
+            <AnswerRow key={answer.id} answer={answer} />
+          ))}
+        </tbody>
+      </table>
+      {!all && newest.length > shownAtOnce && (
+        <Button onClick={() => setAll(true)}>Show all {newest.length}</Button>
+      )}
+    </>
+  );
+}
+
+function AnswerRow({ answer }: { readonly answer: KeptAnswer }) {
+  const found = classifyAnswer(answer);
+  const slip = isRight(answer.judgement) ? undefined : slipOf(answer.fact, answer.given);
+  const remarks = [
+    ...(answer.judgement === 'workedOut' ? ['worked out'] : []),
+    ...answer.seen.map((mark) => markNames[mark]),
+    ...(slip ? [slipTexts[slip].name] : []),
+    ...(answer.voided ? ['time void'] : []),
+    ...(found.floored ? ['time floored at 0'] : []),
+    ...(answer.calibrated ? [] : ['not calibrated']),
+    ...(answer.clockCorrected ? ['device clock set right'] : []),
+  ];
+  return (
+    <tr>
+      <td>{dateTimeText(answer.at)}</td>
+      <td>
+        <FactLine fact={answer.fact} /> = {answerOf(parseFactKey(answer.fact))}
+      </td>
+      <td>
+        {answer.judgement === 'gaveUp'
+          ? 'gave up'
+          : (answer.given ?? (isRight(answer.judgement) ? 'right' : 'wrong'))}
+      </td>
+      <td className="right">{msText(answer.latencyMs)}</td>
+      <td className="right">
+        {msText(answer.overheadMs)} ± {msText(answer.spreadMs)}
+      </td>
+      <td className="right">{msText(found.correctedMs)}</td>
+      <td className="right">{msText(answer.limitMs)}</td>
+      <td>{answerClassNames[found.class]}</td>
+      <td>{remarks.join(', ')}</td>
+    </tr>
+  );
+}

@@ -1,0 +1,56 @@
+import { dayNumber, dayOf, isCheckDue } from '@veldrift/core';
+import type { Pupil } from '@veldrift/wire';
+
+/** One visit of the day. */
+export interface TodayVisit {
+  readonly pupil: Pupil;
+  readonly startsAtMin: number;
+  readonly minutes: number;
+}
+
+/** Today's visits in the order of the clock. `now` in the room's time zone decides the weekday. */
+export function visitsToday(pupils: readonly Pupil[], now: Date, timeZone: string): TodayVisit[] {
+  const weekday = new Date(`${dayOf(now.toISOString(), timeZone)}T12:00:00Z`).getUTCDay();
+  return pupils
+    .flatMap((pupil) =>
+      pupil.visits
+        .filter((visit) => visit.weekday === weekday)
+        .map((visit) => ({ pupil, startsAtMin: visit.startsAtMin, minutes: visit.minutes })),
+    )
+    .sort((a, b) => a.startsAtMin - b.startsAtMin || a.pupil.name.localeCompare(b.pupil.name));
+}
+
+/** Whether the weekly minute is due for a pupil. */
+export function checkDue(pupil: Pupil, now: Date, timeZone: string): boolean {
+  const day = (at: string) => dayNumber(dayOf(at, timeZone));
+  return isCheckDue(pupil.lastCheckAt === null ? null : day(pupil.lastCheckAt), day(now.toISOString()));
+}
+
+/** Whether today's check was given already. */
+export function checkedToday(pupil: Pupil, now: Date, timeZone: string): boolean {
+  return (
+    pupil.lastCheckAt !== null && dayOf(pupil.lastCheckAt, timeZone) === dayOf(now.toISOString(), timeZone)
+  );
+}
+
+/** What waits on a pupil today, as short words. */
+export function duesOf(pupil: Pupil, now: Date, timeZone: string): string[] {
+  return [
+    ...(checkDue(pupil, now, timeZone)
+      ? [pupil.lastCheckAt === null ? 'first check' : 'weekly minute due']
+      : []),
+    ...(pupil.verdict === 'advance' ? ['ready for the next set'] : []),
+  ];
+}
+
+/** Minutes after midnight in a time zone. */
+export function minutesNow(now: Date, timeZone: string): number {
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  }).formatToParts(now);
+  const part = (type: string) => Number(parts.find((one) => one.type === type)?.value ?? 0);
+  return part('hour') * 60 + part('minute');
+}

@@ -1,0 +1,93 @@
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { calibrationAgeDays, calibrationLastsDays, tutorOverhead } from '@veldrift/core';
+import { Link } from 'react-router';
+import { dateText, msText } from '../app/format.ts';
+import { useSession } from '../app/session.tsx';
+import { changeSettings, useSettings } from '../app/settings.ts';
+import type { ThemeName } from '../app/tokens.ts';
+
+const themes: readonly { readonly name: ThemeName; readonly says: string }[] = [
+  { name: 'light', says: 'Light' },
+  { name: 'dark', says: 'Dark' },
+  { name: 'contrast', says: 'High contrast' },
+];
+
+/** What a tutor sets for this device, and the tutor's own judging time. */
+export function Settings() {
+  const { me } = useSession();
+  const settings = useSettings();
+  const overhead = me.judging ? tutorOverhead(me.judging.timesMs) : undefined;
+  const age = me.judging ? calibrationAgeDays(me.judging.at, new Date().toISOString()) : 0;
+  return (
+    <div style={{ display: 'grid', gap: 28, maxWidth: 720 }}>
+      <h1>Settings</h1>
+      <section aria-labelledby="look" style={{ display: 'grid', gap: 10 }}>
+        <h2 id="look">Look, on this device</h2>
+        <ToggleButtonGroup
+          exclusive
+          value={settings.theme}
+          aria-label="Look"
+          onChange={(_, theme: ThemeName | null) => theme && changeSettings({ theme })}
+        >
+          {themes.map((one) => (
+            <ToggleButton key={one.name} value={one.name}>
+              {one.says}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      </section>
+      <section aria-labelledby="hand" style={{ display: 'grid', gap: 10 }}>
+        <h2 id="hand">Your hand at the live table</h2>
+        <p className="quiet">The judge keys lie at the corner under this hand&rsquo;s thumb.</p>
+        <ToggleButtonGroup
+          exclusive
+          value={settings.hand}
+          aria-label="Your hand"
+          onChange={(_, hand: 'left' | 'right' | null) => hand && changeSettings({ hand })}
+        >
+          <ToggleButton value="left">Left</ToggleButton>
+          <ToggleButton value="right">Right</ToggleButton>
+        </ToggleButtonGroup>
+      </section>
+      <section aria-labelledby="judging" style={{ display: 'grid', gap: 10, justifyItems: 'start' }}>
+        <h2 id="judging">Your judging time</h2>
+        {overhead ? (
+          <p>
+            {overhead.calibrated
+              ? `${msText(overhead.overheadMs)} ± ${msText(overhead.spreadMs)}, measured on ${dateText(me.judging?.at ?? '')}.`
+              : `Not calibrated: ${overhead.because} 0.6 s is assumed.`}
+            {age > calibrationLastsDays && ' It is older than a month: measure again.'}
+          </p>
+        ) : (
+          <p>
+            Not measured yet: 0.6 s is assumed where you judge what a child says. Measuring takes half a
+            minute.
+          </p>
+        )}
+        <Button variant="outlined" component={Link} to="/calibrate/judging">
+          Measure my judging time
+        </Button>
+      </section>
+      <section aria-labelledby="about" style={{ display: 'grid', gap: 10 }}>
+        <h2 id="about">Children and their data</h2>
+        <ul style={{ margin: 0, paddingLeft: 20, maxWidth: '66ch' }}>
+          <li>
+            Timed work can raise anxiety: at signs of distress press calm, or stop. Never post results for
+            comparison between children.
+          </li>
+          <li>
+            Veldrift is a teaching aid. It does not diagnose dyslexia, dyscalculia or any condition: refer to
+            licensed professionals and follow local rules.
+          </li>
+          <li>
+            Keep initials or first names only. Follow your data-protection law; a pupil is deleted for good
+            from the pupil&rsquo;s page.
+          </li>
+          <li>Small counters and dice are choking hazards for children under three.</li>
+        </ul>
+      </section>
+    </div>
+  );
+}

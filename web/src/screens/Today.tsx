@@ -1,0 +1,131 @@
+import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
+import { countText, findSet, operationNames, schoolNames } from '@veldrift/core';
+import type { Pupil } from '@veldrift/wire';
+import { Link } from 'react-router';
+import { clockText, longDateText } from '../app/format.ts';
+import { pupilsQuery } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { checkDue, checkedToday, duesOf, minutesNow, visitsToday } from '../parts/today.ts';
+import { Empty, Loading, Stale, Trouble } from '../parts/states.tsx';
+import { useNow } from '../parts/useNow.ts';
+import './today.css';
+
+/** The day in the order of the clock: who, which check is due, start. */
+export function Today() {
+  const { me } = useSession();
+  const now = useNow();
+  const { data, error, refetch, dataUpdatedAt } = useQuery(pupilsQuery);
+  if (!data)
+    return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the day" />;
+  const visits = visitsToday(data, now, me.timeZone);
+  const minute = minutesNow(now, me.timeZone);
+  const onLine = new Set(visits.map((visit) => visit.pupil.id));
+  const others = data.filter((pupil) => !onLine.has(pupil.id) && duesOf(pupil, now, me.timeZone).length > 0);
+  const due = visits.filter((visit) => checkDue(visit.pupil, now, me.timeZone)).length;
+  const next = visits.find(
+    (visit) => visit.startsAtMin + visit.minutes >= minute && !checkedToday(visit.pupil, now, me.timeZone),
+  );
+  return (
+    <>
+      {error && <Stale at={dataUpdatedAt} />}
+      <div className="work-head">
+        <div>
+          <h1>{longDateText(now)}</h1>
+          <p className="quiet">
+            {me.room}.{' '}
+            {visits.length === 0
+              ? 'No visits today.'
+              : `${countText(visits.length, 'visit')}, ${countText(due, 'check')} due.`}
+          </p>
+        </div>
+      </div>
+      {data.length === 0 && (
+        <Empty title="No pupils yet">
+          <p>
+            Add a pupil with initials or a first name and the set to begin with. The first check takes a
+            minute.
+          </p>
+          <Button variant="contained" component={Link} to="/pupils/new">
+            Add a pupil
+          </Button>
+        </Empty>
+      )}
+      {visits.length > 0 && (
+        <ol className="day">
+          {visits.map((visit) => (
+            <li
+              key={`${visit.pupil.id}${visit.startsAtMin}`}
+              className={visit.startsAtMin + visit.minutes < minute ? 'past' : ''}
+            >
+              <div className="day-time">
+                <span className="numeral">{clockText(visit.startsAtMin)}</span>
+                <span className="quiet">{visit.minutes} min</span>
+              </div>
+              <Entry pupil={visit.pupil} now={now} strong={visit === next} />
+            </li>
+          ))}
+        </ol>
+      )}
+      {others.length > 0 && (
+        <section aria-labelledby="also">
+          <h2 id="also" style={{ margin: '28px 0 4px' }}>
+            Also waiting
+          </h2>
+          <ol className="day">
+            {others.map((pupil) => (
+              <li key={pupil.id}>
+                <div className="day-time quiet">not today</div>
+                <Entry pupil={pupil} now={now} strong={false} />
+              </li>
+            ))}
+          </ol>
+        </section>
+      )}
+    </>
+  );
+}
+
+function Entry({
+  pupil,
+  now,
+  strong,
+}: {
+  readonly pupil: Pupil;
+  readonly now: Date;
+  readonly strong: boolean;
+}) {
+  const { me } = useSession();
+  const set = findSet(pupil.setId);
+  const dues = duesOf(pupil, now, me.timeZone);
+  const done = checkedToday(pupil, now, me.timeZone);
+  return (
+    <>
+      <div>
+        <Link to={`/pupils/${pupil.id}`} className="day-name">
+          {pupil.name}
+        </Link>
+        <p className="quiet">
+          {operationNames[pupil.operation]}, {set?.name}
+        </p>
+      </div>
+      <div className="day-dues">
+        {done && <span className="quiet">checked today</span>}
+        {dues.map((one) => (
+          <span key={one} className="notch">
+            {one}
+          </span>
+        ))}
+        {!done && dues.length === 0 && <span className="quiet">{schoolNames[pupil.school]}</span>}
+      </div>
+      <Button
+        variant={strong ? 'contained' : 'outlined'}
+        component={Link}
+        to={`/table/new/${pupil.id}`}
+        aria-label={`Start with ${pupil.name}`}
+      >
+        Start
+      </Button>
+    </>
+  );
+}

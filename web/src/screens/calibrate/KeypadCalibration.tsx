@@ -1,0 +1,142 @@
+import {
+  createRandom,
+  keypadOverheads,
+  ceilingPerMinute,
+  makeCopyForm,
+  numberText,
+  type CopySample,
+} from '@veldrift/core';
+import { useRef, useState } from 'react';
+import { useParams } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { useSession } from '../../app/session.tsx';
+import { msText } from '../../app/format.ts';
+import { Keypad } from '../../live/Keypad.tsx';
+import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
+import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
+import { readKey } from '../table/keys.ts';
+import { NumberPrompt, TypedLine } from '../table/Prompt.tsx';
+import { CalibrationFrame } from './CalibrationFrame.tsx';
+
+/** The child copies sixteen numbers: how long the keypad itself takes, by number of digits, and the ceiling. */
+export function KeypadCalibration() {
+  const { pupilId = '' } = useParams();
+  const { outbox } = useSession();
+  const [form] = useState(() =>
+    makeCopyForm(createRandom(crypto.getRandomValues(new Int32Array(1))[0] as number)),
+  );
+  const [at, setAt] = useState(-1);
+  const [typed, setTyped] = useState<TypedAnswer>([]);
+  const [samples, setSamples] = useState<readonly CopySample[]>([]);
+  const pending = useRef<
+    { digits: number; firstKeyMs: number; paintedAt: number; right: boolean } | undefined
+  >(undefined);
+  const found = useRef<CopySample[]>([]);
+  const number = form[at];
+  const running = number !== undefined;
+  const promptId = `copy-${at}`;
+
+  const close = (nextPaint: number) => {
+    // Prompt to prompt ends where the next number is painted.
+    const last = pending.current;
+    if (last?.right)
+      found.current.push({
+        digits: last.digits,
+        firstKeyMs: last.firstKeyMs,
+        promptToPromptMs: nextPaint - last.paintedAt,
+      });
+    pending.current = undefined;
+  };
+  const clock = usePaintClock(running ? promptId : undefined, (_, paintedAt) => close(paintedAt));
+
+  const enter = () => {
+    const times = typedTimes(typed);
+    const paintedAt = clock.current?.paintedAt(promptId);
+    if (!running || !times || paintedAt === undefined || times.firstAt < paintedAt) return;
+    pending.current = {
+      digits: String(number).length,
+      firstKeyMs: times.firstAt - paintedAt,
+      paintedAt,
+      right: typedText(typed) === String(number),
+    };
+    setTyped([]);
+    if (at + 1 < form.length) return setAt(at + 1);
+    close(performance.now());
+    setSamples(found.current);
+    setAt(form.length);
+    void outbox.add([
+      {
+        id: uuid(),
+        v: 1,
+        kind: 'keypadCalibrated',
+        pupilId,
+        at: new Date().toISOString(),
+        samples: [...found.current],
+      },
+    ]);
+  };
+
+  useKeys(running, (event) => {
+    const key = readKey(event.key);
+    if (!key) return;
+    event.preventDefault();
+    if (key.kind === 'digit') setTyped(typeDigit(typed, key.digit, event.timeStamp));
+    else if (key.kind === 'undo') setTyped(deleteDigit(typed));
+    else if (key.kind === 'enter') enter();
+  });
+
+  const overheads = keypadOverheads(samples);
+  const ceiling = ceilingPerMinute(
+    samples.filter((one) => one.digits <= 2).map((one) => one.promptToPromptMs),
+  );
+  return (
+    <CalibrationFrame
+      pupilId={pupilId}
+      title="Copying numbers"
+      says="The child copies each number on the keypad, one finger as usual, and presses done. No sums."
+      begun={at >= 0}
+      done={at >= form.length}
+      progress={`${Math.min(at + 1, form.length)} of ${form.length}`}
+      onBegin={() => setAt(0)}
+      result={
+        <>
+          {([1, 2, 3] as const).map((digits) => (
+            <p key={digits}>
+              {digits === 1 ? 'One digit' : digits === 2 ? 'Two digits' : 'Three digits'}:{' '}
+              {overheads[digits].calibrated ? (
+                <>
+                  <strong>{msText(overheads[digits].overheadMs)}</strong> to the first key, spread{' '}
+                  {msText(overheads[digits].spreadMs)}.
+                </>
+              ) : (
+                `not calibrated. ${overheads[digits].because} 0.65 s is assumed.`
+              )}
+            </p>
+          ))}
+          <p>
+            {ceiling === null
+              ? 'The ceiling could not be measured.'
+              : `Ceiling: ${numberText(ceiling)} numbers a minute by keypad.`}
+            {ceiling !== null &&
+              ceiling * 0.9 < 30 &&
+              ` The aim of a minute becomes ${numberText(ceiling * 0.9)}: another way of capture may allow more.`}
+          </p>
+        </>
+      }
+    >
+      {running && (
+        <>
+          <div className="asked">
+            <NumberPrompt promptId={promptId} text={String(number)} />
+            <TypedLine typed={typed} />
+          </div>
+          <Keypad
+            onDigit={(digit, when) => setTyped(typeDigit(typed, digit, when))}
+            onDelete={() => setTyped(deleteDigit(typed))}
+            onEnter={enter}
+          />
+        </>
+      )}
+    </CalibrationFrame>
+  );
+}

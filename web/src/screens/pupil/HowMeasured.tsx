@@ -1,0 +1,83 @@
+import Button from '@mui/material/Button';
+import {
+  aimPerMinute,
+  captureWayNames,
+  countText,
+  numberText,
+  policyInForce,
+  schoolNames,
+} from '@veldrift/core';
+import type { Pupil } from '@veldrift/wire';
+import { Link } from 'react-router';
+import { msText } from '../../app/format.ts';
+import { useSession } from '../../app/session.tsx';
+import { measuringFor } from '../../live/measuringOf.ts';
+
+/** How this pupil's answers are measured and judged. */
+export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
+  const { me } = useSession();
+  const measuring = measuringFor(pupil, me);
+  const policy = policyInForce(pupil.policy);
+  const aim = aimPerMinute(measuring.ceiling, policy.aimPerMinute);
+  const digits = pupil.capture === 'keypad' ? ([1, 2, 3] as const) : ([1] as const);
+  return (
+    <section aria-labelledby="measure-title">
+      <h2 id="measure-title">How we measure</h2>
+      <dl className="facts" style={{ border: 0 }}>
+        <dt>Answers by</dt>
+        <dd>{captureWayNames[pupil.capture]}</dd>
+        <dt>Overhead</dt>
+        <dd>
+          {digits.map((count) => {
+            const one = measuring.overheadFor(count);
+            return (
+              <p key={count} style={{ margin: 0 }}>
+                {digits.length > 1 && `${countText(count, 'digit')}: `}
+                {msText(one.overheadMs)} ± {msText(one.spreadMs)}
+                {!one.calibrated && <span className="quiet">, assumed. {one.because}</span>}
+              </p>
+            );
+          })}
+          {measuring.ageDays !== null && (
+            <p className="quiet">
+              Measured {measuring.ageDays === 0 ? 'today' : `${countText(measuring.ageDays, 'day')} ago`}.
+              {measuring.stale && ' Older than a month: measure again.'}
+            </p>
+          )}
+        </dd>
+        <dt>Recall limit</dt>
+        <dd>
+          {msText(measuring.limitMs)}
+          {pupil.recallLimit === 'own' &&
+            ', own pace: twice the median on facts that need no thought, within 1.5 and 4 s'}
+        </dd>
+        <dt>Ceiling, aim</dt>
+        <dd>
+          {measuring.ceiling === null
+            ? 'Ceiling not measured'
+            : `Ceiling ${numberText(measuring.ceiling)} a minute`}
+          ; aim {numberText(aim.perMinute)} a minute.
+          {aim.binds && ' The ceiling limits the aim: another way of capture may allow more.'}
+        </dd>
+        <dt>School</dt>
+        <dd>{schoolNames[pupil.school]}</dd>
+      </dl>
+      <div className="actions" style={{ marginTop: 12 }}>
+        {pupil.capture === 'keypad' ? (
+          <Button variant="outlined" component={Link} to={`/calibrate/keypad/${pupil.id}`}>
+            Calibrate the keypad
+          </Button>
+        ) : (
+          <>
+            <Button variant="outlined" component={Link} to={`/calibrate/naming/${pupil.id}`}>
+              Measure the ceiling
+            </Button>
+            <Button variant="outlined" component={Link} to="/calibrate/judging">
+              Measure my judging time
+            </Button>
+          </>
+        )}
+      </div>
+    </section>
+  );
+}

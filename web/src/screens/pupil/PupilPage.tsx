@@ -1,0 +1,149 @@
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { useQuery } from '@tanstack/react-query';
+import {
+  displaySigns,
+  factsInRange,
+  findPathway,
+  findSet,
+  operationNames,
+  operations,
+  placeOfSet,
+  type FactKey,
+  type Operation,
+} from '@veldrift/core';
+import type { PupilPage as Page } from '@veldrift/wire';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, ApiError } from '../../app/api.ts';
+import { gradeText } from '../../app/format.ts';
+import { pupilPageQuery } from '../../app/queries.ts';
+import { AnswersDialog } from '../../parts/AnswersBehind.tsx';
+import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
+import { FactMap, MapLegend } from '../../parts/FactMap.tsx';
+import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
+import { wholeFactText } from '@veldrift/core';
+import { Decisions } from './Decisions.tsx';
+import { HowMeasured } from './HowMeasured.tsx';
+import { PathwayPlace } from './PathwayPlace.tsx';
+import { Rates } from './Rates.tsx';
+import './pupil.css';
+
+/** One pupil: the map of facts, the rate, the place on the pathway, decisions with their reasons, how we measure. */
+export function PupilPage() {
+  const { pupilId = '' } = useParams();
+  const { data, error, refetch, dataUpdatedAt } = useQuery(pupilPageQuery(pupilId));
+  if (!data) {
+    if (error instanceof ApiError && error.status === 404) {
+      return (
+        <Empty title="There is no such pupil in this room">
+          <Button variant="outlined" component={Link} to="/pupils">
+            See the pupils
+          </Button>
+        </Empty>
+      );
+    }
+    return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the pupil" />;
+  }
+  return (
+    <>
+      {error && <Stale at={dataUpdatedAt} />}
+      <Body key={pupilId} page={data} />
+    </>
+  );
+}
+
+function Body({ page }: { readonly page: Page }) {
+  const { pupil } = page;
+  const set = findSet(pupil.setId);
+  const place = placeOfSet(pupil.setId);
+  const [operation, setOperation] = useState<Operation>(pupil.operation);
+  const [open, setOpen] = useState<FactKey>();
+  const pathway = findPathway(pupil.pathwayId);
+  const facts = page.facts[operation];
+  return (
+    <>
+      <div className="work-head">
+        <div>
+          <h1>{pupil.name}</h1>
+          <p className="quiet">
+            {[
+              gradeText(pupil.gradeSystem, pupil.grade),
+              `${operationNames[pupil.operation].toLowerCase()} ${pathway?.name}`,
+            ]
+              .filter(Boolean)
+              .join(' · ')}{' '}
+            · plot {(place?.at ?? 0) + 1} of {place?.of},{' '}
+            <strong style={{ color: 'var(--ink)' }}>{set?.name}</strong>
+          </p>
+        </div>
+        <div className="actions">
+          <Button variant="outlined" component={Link} to={`/pupils/${pupil.id}/edit`}>
+            Change
+          </Button>
+          <Button variant="contained" component={Link} to={`/table/new/${pupil.id}`}>
+            Start a minute
+          </Button>
+        </div>
+      </div>
+      <div className="pupil">
+        <section aria-labelledby="map-title" className="pupil-map">
+          <h2 id="map-title" className="sr-only">
+            Map of facts
+          </h2>
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={operation}
+            aria-label="Operation"
+            onChange={(_, value: Operation | null) => value && setOperation(value)}
+          >
+            {operations.map((one) => (
+              <ToggleButton
+                key={one}
+                value={one}
+                aria-label={operationNames[one]}
+                sx={{ minWidth: 52, fontSize: 20, lineHeight: 1 }}
+              >
+                {displaySigns[one]}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+          {pathway && (
+            <FactMap
+              key={operation}
+              operation={operation}
+              facts={facts}
+              pathway={pathway}
+              setId={pupil.setId}
+              onOpen={setOpen}
+            />
+          )}
+          <MapLegend facts={facts} total={factsInRange(operation).length} />
+        </section>
+        <div className="pupil-side">
+          <DecisionPanel pupil={pupil} proposal={page.proposal} playId={null} />
+          <Rates page={page} />
+        </div>
+        <PathwayPlace page={page} />
+        <Decisions page={page} />
+        <HowMeasured pupil={pupil} />
+        {pupil.notes !== '' && (
+          <section aria-labelledby="notes-title">
+            <h2 id="notes-title">Notes</h2>
+            <p style={{ whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' }}>{pupil.notes}</p>
+          </section>
+        )}
+      </div>
+      {open !== undefined && (
+        <AnswersDialog
+          title={wholeFactText(open)}
+          how="Every answer to this fact, newest first. Its state follows from them alone: recalled is three of the last four with evidence, the latest among them, on two days or more."
+          answers={{ key: ['answers', pupil.id, open], fetch: () => api.answersOnFact(pupil.id, open) }}
+          onClose={() => setOpen(undefined)}
+        />
+      )}
+    </>
+  );
+}

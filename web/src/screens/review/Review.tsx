@@ -1,0 +1,64 @@
+import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { ApiError } from '../../app/api.ts';
+import { deviceDb, type PlayRow } from '../../app/deviceDb.ts';
+import { pupilsQuery, reviewQuery } from '../../app/queries.ts';
+import { useOutboxState } from '../../app/session.tsx';
+import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
+import { localReview } from './localReview.ts';
+import { ReviewBody } from './ReviewBody.tsx';
+
+/** Straight after a minute: from the server, or from this device while the server has not got it all. */
+export function Review() {
+  const { playId = '' } = useParams();
+  const outbox = useOutboxState();
+  const pupils = useQuery(pupilsQuery);
+  const review = useQuery(reviewQuery(playId));
+  const [row, setRow] = useState<PlayRow | null>();
+  useEffect(() => {
+    let gone = false;
+    void deviceDb()
+      .then((db) => db.get('plays', playId))
+      .then((found) => !gone && setRow(found ?? null));
+    return () => {
+      gone = true;
+    };
+  }, [playId]);
+  const { refetch } = review;
+  const waiting = outbox.waiting > 0;
+  useEffect(() => {
+    if (!waiting) void refetch();
+  }, [refetch, waiting]);
+
+  const pupil = pupils.data?.find((one) => one.id === row?.pupilId);
+  const complete =
+    review.data &&
+    (!row || review.data.answers.length >= row.state.answers.length) &&
+    review.data.play.endedAt !== null;
+  if (review.data && (complete || !row || !pupil)) {
+    return (
+      <>
+        {review.error && <Stale at={review.dataUpdatedAt} />}
+        <ReviewBody page={review.data} />
+      </>
+    );
+  }
+  if (row && pupil) return <ReviewBody page={localReview(row, pupil)} />;
+  if (review.error instanceof ApiError && review.error.status === 404) {
+    return (
+      <Empty title="There is no such minute">
+        <p>It may be of a pupil who was deleted, or not have reached the server yet.</p>
+        <Button variant="outlined" component={Link} to="/">
+          Back to today
+        </Button>
+      </Empty>
+    );
+  }
+  return review.error ? (
+    <Trouble error={review.error} onRetry={() => void refetch()} />
+  ) : (
+    <Loading what="the review" />
+  );
+}

@@ -1,0 +1,341 @@
+import Button from '@mui/material/Button';
+import {
+  aimPerMinute,
+  captureWayNames,
+  classifyAnswer,
+  countText,
+  factStateNames,
+  findSet,
+  isRight,
+  numberText,
+  policyInForce,
+  type AnswerClass,
+  type FactKey,
+} from '@veldrift/core';
+import type { KeptAnswer, ReviewPage } from '@veldrift/wire';
+import { Link } from 'react-router';
+import { dateTimeText, msText, rateText } from '../../app/format.ts';
+import { useSession } from '../../app/session.tsx';
+import { measuringFor } from '../../live/measuringOf.ts';
+import { Explained } from '../../parts/AnswersBehind.tsx';
+import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
+import { FactLine } from '../../parts/FactLine.tsx';
+import { StateMark } from '../../parts/StateMark.tsx';
+import type { LocalReview } from './localReview.ts';
+import { SlipsRead } from './SlipsRead.tsx';
+import './review.css';
+
+/** One minute: what happened by fact, slips read, the rate with its aim, the decision to take. Every number opens. */
+export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }) {
+  const { me } = useSession();
+  const { play, pupil, answers } = page;
+  const measuring = measuringFor(pupil, me, play.way);
+  const ceiling = page.proposal ? page.proposal.ceiling : measuring.ceiling;
+  const policy = policyInForce(pupil.policy);
+  const aim = aimPerMinute(ceiling, policy.aimPerMinute);
+  const right = answers.filter((one) => isRight(one.judgement));
+  const wrong = answers.filter((one) => !isRight(one.judgement));
+  const timed = right.filter((one) => classifyAnswer(one).correctedMs !== null);
+  const { summary } = play;
+  const used = `${numberText(summary.usedMs / 1000)} s`;
+  return (
+    <>
+      <div className="work-head">
+        <div>
+          <h1>
+            {pupil.name}: {play.purpose === 'check' ? 'weekly minute' : 'practice minute'}
+          </h1>
+          <p className="quiet">
+            {findSet(play.setId)?.name}, {captureWayNames[play.way]}, {dateTimeText(play.startedAt)}.
+          </p>
+        </div>
+        <div className="actions">
+          <Button variant="outlined" component={Link} to={`/table/new/${pupil.id}`}>
+            Another minute
+          </Button>
+          <Button variant="outlined" component={Link} to={`/pupils/${pupil.id}`}>
+            {pupil.name}&rsquo;s page
+          </Button>
+        </div>
+      </div>
+      <Flags page={page} />
+      <div className="review">
+        <section aria-labelledby="rate">
+          <h2 id="rate">The minute</h2>
+          <div className="figures">
+            {play.calm ? (
+              <p>Turned calm: nothing was counted after that.</p>
+            ) : (
+              <>
+                <Figure
+                  value={rateText(summary.rightPerMinute)}
+                  unit="right a minute"
+                  title="Right answers a minute"
+                  how={`${summary.right} right answers in ${used}, scaled to a minute: ${summary.right} × 60 ÷ ${numberText(summary.usedMs / 1000)} = ${rateText(summary.rightPerMinute)}.`}
+                  answers={right}
+                />
+                <Figure
+                  value={numberText(aim.perMinute)}
+                  unit={aim.binds ? 'the aim, held by the ceiling' : 'the aim'}
+                  title="The aim of a minute"
+                  how={aimWords(policy.aimPerMinute, ceiling, aim.perMinute, play.way)}
+                />
+                <Figure
+                  value={String(summary.wrong)}
+                  unit="wrong"
+                  title="Wrong answers"
+                  how={`Wrong, given up or not answered. ${policy.wrongAllowed} or fewer are asked to move on.`}
+                  answers={wrong}
+                />
+                <Figure
+                  value={msText(summary.medianMs)}
+                  unit="median time"
+                  title="Median time of right answers"
+                  how="The middle one of the right answers that have a time, each less the measured overhead. Never a mean: one long thought would drown the rest."
+                  answers={timed}
+                />
+                {summary.digitsPerMinute !== null && (
+                  <Figure
+                    value={rateText(summary.digitsPerMinute)}
+                    unit="digits right a minute"
+                    title="Digits correct per minute"
+                    how="Digits in the right place, aligned from the ones, scaled to a minute. Comparable only roughly with written sheets: a keypad is not a pencil."
+                    answers={answers}
+                  />
+                )}
+              </>
+            )}
+          </div>
+          <ClassCounts answers={answers} />
+          <SlipsRead page={page} />
+        </section>
+        <section aria-labelledby="facts-met">
+          <h2 id="facts-met">
+            Facts met <span className="quiet numeral">{new Set(answers.map((one) => one.fact)).size}</span>
+          </h2>
+          <FactsMet page={page} />
+        </section>
+        <section aria-label="Decision" className="review-decision">
+          {page.decision ? (
+            <div className="decision">
+              <h2>On record</h2>
+              <p>
+                {page.decision.by} {page.decision.outcome === 'accepted' ? 'accepted' : 'decided otherwise'}:{' '}
+                {page.decision.toSetId === page.decision.setId ? 'stay on' : 'go on to'}{' '}
+                <strong>{findSet(page.decision.toSetId)?.name}</strong>.
+                {page.decision.otherReason && ` \u201c${page.decision.otherReason}\u201d`}
+              </p>
+            </div>
+          ) : page.proposal ? (
+            play.purpose === 'check' || page.proposal.decision.verdict === 'advance' ? (
+              <DecisionPanel pupil={pupil} proposal={page.proposal} playId={play.id} />
+            ) : (
+              <p className="quiet">
+                A practice minute decides nothing by itself. The decision on {findSet(pupil.setId)?.name}{' '}
+                stands on the pupil&rsquo;s page.
+              </p>
+            )
+          ) : (
+            <p className="state-box">
+              The answers are kept on this device. What the school says is worked out when they have reached
+              the server.
+            </p>
+          )}
+        </section>
+      </div>
+    </>
+  );
+}
+
+function Figure({
+  value,
+  unit,
+  title,
+  how,
+  answers,
+}: {
+  readonly value: string;
+  readonly unit: string;
+  readonly title: string;
+  readonly how: string;
+  readonly answers?: readonly KeptAnswer[];
+}) {
+  return (
+    <Explained
+      className="figure"
+      title={title}
+      how={how}
+      label={`${value} ${unit}: show what is behind it`}
+      {...(answers ? { answers } : {})}
+    >
+      <span className="numeral">{value}</span>
+      <span>{unit}</span>
+    </Explained>
+  );
+}
+
+function aimWords(wanted: number, ceiling: number | null, aim: number, way: 'keypad' | 'tutor'): string {
+  if (ceiling === null)
+    return `The ceiling of this way of capture has not been measured, so the aim is ${numberText(wanted)} as it stands (common practice).`;
+  const start = `When only reading numbers and giving them by ${captureWayNames[way]}, this child manages ${numberText(ceiling)} a minute. The aim is the smaller of ${numberText(wanted)} and 0.9 × ${numberText(ceiling)} = ${numberText(0.9 * ceiling)}: ${numberText(aim)}.`;
+  return aim < wanted ? `${start} Another way of capture may allow more.` : start;
+}
+
+/** What limits what can be concluded from this minute. */
+function Flags({ page }: { readonly page: ReviewPage | LocalReview }) {
+  const { play, answers } = page;
+  const uncalibrated = answers.filter((one) => !one.calibrated).length;
+  const voided = answers.filter((one) => one.voided).length;
+  const flags = [
+    ...(play.endReason === 'closed'
+      ? [
+          'It was interrupted for more than ten minutes and closed; the count is scaled to the time used, and no decision hangs on it.',
+        ]
+      : []),
+    ...(play.endReason === 'tutor' && !play.calm
+      ? ['It was ended before its time; the count is scaled to the time used, and no decision hangs on it.']
+      : []),
+    ...(play.calm ? ['The table was turned calm; no decision hangs on this minute.'] : []),
+    ...(play.interrupted && play.endReason === 'time'
+      ? ['It was interrupted and taken up again on the time left.']
+      : []),
+    ...(uncalibrated > 0
+      ? [`${countText(uncalibrated, 'answer')} without calibration: a default overhead was taken off.`]
+      : []),
+    ...(voided > 0 ? [`${countText(voided, 'answer')} whose time was void: kept, but untimed.`] : []),
+    ...(play.clockCorrected
+      ? ['The device\u2019s clock was wrong; dates were set right by the server\u2019s.']
+      : []),
+  ];
+  if (flags.length === 0) return null;
+  return (
+    <ul className="flags">
+      {flags.map((flag) => (
+        <li key={flag} className="notch">
+          {flag}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const classWords: readonly { readonly name: AnswerClass; readonly says: string; readonly how: string }[] = [
+  {
+    name: 'recalled',
+    says: 'recalled',
+    how: 'Right, within the recall limit after the overhead is taken off, and no counting seen.',
+  },
+  {
+    name: 'workedOut',
+    says: 'worked out',
+    how: 'Right, but slower than the limit, or with fingers, counting on, or from a ten or a double seen.',
+  },
+  { name: 'missed', says: 'missed', how: 'Wrong, given up or not answered.' },
+  {
+    name: 'noEvidence',
+    says: 'in doubt',
+    how: 'Right, but within one spread of the limit, guessed, or put right by the child: no evidence either way.',
+  },
+  { name: 'right', says: 'right without a time', how: 'Right, but untimed, or with a time that was void.' },
+];
+
+function ClassCounts({ answers }: { readonly answers: readonly KeptAnswer[] }) {
+  return (
+    <p className="class-counts">
+      {classWords.map(({ name, says, how }) => {
+        const own = answers.filter((one) => classifyAnswer(one).class === name);
+        return own.length === 0 ? null : (
+          <Explained key={name} title={`${own.length} ${says}`} how={how} answers={own}>
+            {own.length} {says}
+          </Explained>
+        );
+      })}
+    </p>
+  );
+}
+
+/** Every fact met, those to look at first. */
+function FactsMet({ page }: { readonly page: ReviewPage | LocalReview }) {
+  const byFact = new Map<FactKey, KeptAnswer[]>();
+  for (const answer of page.answers) byFact.set(answer.fact, [...(byFact.get(answer.fact) ?? []), answer]);
+  if (byFact.size === 0) return <p className="quiet">No fact was answered.</p>;
+  const rank: Readonly<Record<AnswerClass, number>> = {
+    missed: 0,
+    workedOut: 1,
+    noEvidence: 2,
+    right: 3,
+    recalled: 4,
+  };
+  const worst = (list: readonly KeptAnswer[]) =>
+    Math.min(...list.map((one) => rank[classifyAnswer(one).class]));
+  const rows = [...byFact].sort((a, b) => worst(a[1]) - worst(b[1]));
+  return (
+    <table className="met">
+      <thead>
+        <tr>
+          <th scope="col">Fact</th>
+          <th scope="col">Time</th>
+          <th scope="col">Answer</th>
+          <th scope="col">Now</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([fact, list]) => {
+          const state = page.states?.find((one) => one.fact === fact);
+          return (
+            <tr key={fact}>
+              <td>
+                <FactLine fact={fact} />
+              </td>
+              <td>
+                {list.map((answer) => {
+                  const { correctedMs } = classifyAnswer(answer);
+                  return (
+                    <Explained
+                      key={answer.id}
+                      title="One answer"
+                      how="Raw time less the overhead, against the recall limit; the class follows."
+                      answers={[answer]}
+                      label={`${answer.fact}, ${msText(correctedMs)}: show what is behind it`}
+                    >
+                      {answer.judgement === 'gaveUp'
+                        ? 'gave up'
+                        : correctedMs === null
+                          ? 'no time'
+                          : msText(correctedMs)}
+                    </Explained>
+                  );
+                })}
+              </td>
+              <td>{list.map((answer) => wordOf(answer)).join(', ')}</td>
+              <td>
+                {state ? (
+                  <span className="now-state">
+                    <span aria-hidden>
+                      <StateMark state={state.after} size={18} title="" />
+                    </span>
+                    {factStateNames[state.after]}
+                    {state.before !== state.after && (
+                      <span className="quiet"> was {factStateNames[state.before]}</span>
+                    )}
+                  </span>
+                ) : (
+                  <span className="quiet">waits</span>
+                )}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+function wordOf(answer: KeptAnswer): string {
+  const found = classifyAnswer(answer);
+  if (found.class === 'missed')
+    return answer.given !== null && answer.judgement === 'wrong' ? `said ${answer.given}` : 'missed';
+  return { recalled: 'recalled', workedOut: 'worked out', noEvidence: 'in doubt', right: 'right' }[
+    found.class
+  ];
+}

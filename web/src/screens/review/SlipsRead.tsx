@@ -1,0 +1,75 @@
+import {
+  countText,
+  isRight,
+  slipOf,
+  slipPatterns,
+  slipTexts,
+  wholeFactText,
+  type ReadSlip,
+  type SlipKind,
+} from '@veldrift/core';
+import type { KeptAnswer, ReviewPage } from '@veldrift/wire';
+import { Explained } from '../../parts/AnswersBehind.tsx';
+import type { LocalReview } from './localReview.ts';
+
+/** Wrong answers sorted by what would produce them, and the pattern they make with earlier ones. */
+export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview }) {
+  const wrong = page.answers.filter((one) => !isRight(one.judgement));
+  const byKind = new Map<SlipKind, KeptAnswer[]>();
+  for (const answer of wrong) {
+    const kind = slipOf(answer.fact, answer.given);
+    if (kind) byKind.set(kind, [...(byKind.get(kind) ?? []), answer]);
+  }
+  const unknown = wrong.filter((one) => slipOf(one.fact, one.given) === undefined);
+  const slips: ReadSlip[] = [
+    ...page.earlierSlips.flatMap((one) => {
+      const kind = slipOf(one.fact, one.given);
+      return kind ? [{ id: one.id, fact: one.fact, given: one.given, visit: one.visitId, kind }] : [];
+    }),
+    ...[...byKind].flatMap(([kind, list]) =>
+      list.map((one) => ({ id: one.id, fact: one.fact, given: one.given, visit: one.visitId, kind })),
+    ),
+  ];
+  const pattern = slipPatterns(slips)[0];
+  return (
+    <div className="slips">
+      <h3>Slips read</h3>
+      {wrong.length === 0 && <p className="quiet">No wrong answers.</p>}
+      {[...byKind].map(([kind, list]) => (
+        <p key={kind}>
+          <Explained
+            title={`Slips: ${slipTexts[kind].name}`}
+            how={`${slipTexts[kind].answer} These wrong answers are what \u201c${slipTexts[kind].name}\u201d would produce.`}
+            answers={list}
+          >
+            {list.length} {slipTexts[kind].name}
+          </Explained>
+          : {list.map((one) => `${wholeFactText(one.fact)}, said ${one.given ?? ''}`).join('; ')}.
+        </p>
+      ))}
+      {unknown.length > 0 && (
+        <p>
+          <Explained
+            title="Slips that cannot be read"
+            how="It was given up, or what was said was not noted."
+            answers={unknown}
+          >
+            {countText(unknown.length, 'slip')} without digits
+          </Explained>
+          : {unknown.map((one) => wholeFactText(one.fact)).join('; ')}.
+        </p>
+      )}
+      {pattern && (
+        <p className="pattern">
+          <strong>A pattern: {slipTexts[pattern.kind].name}</strong>, {pattern.slips.length} times lately (
+          {[
+            ...new Set(
+              pattern.slips.slice(-4).map((one) => `${wholeFactText(one.fact)}, said ${one.given ?? ''}`),
+            ),
+          ].join('; ')}
+          ). {slipTexts[pattern.kind].answer}
+        </p>
+      )}
+    </div>
+  );
+}

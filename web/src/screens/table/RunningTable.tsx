@@ -1,0 +1,258 @@
+import { promptOf, resumeWithinMs, type FactSet, type Judgement } from '@veldrift/core';
+import type { Pupil } from '@veldrift/wire';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { PlayRow } from '../../app/deviceDb.ts';
+import { useSession } from '../../app/session.tsx';
+import { useSettings } from '../../app/settings.ts';
+import { Keypad } from '../../live/Keypad.tsx';
+import { LiveKey } from '../../live/LiveKey.tsx';
+import { measuringFor } from '../../live/measuringOf.ts';
+import { deleteDigit, typeDigit, type TypedAnswer } from '../../live/typedAnswer.ts';
+import { useKeys } from '../../live/usePaintClock.ts';
+import { useMinute } from '../../live/useMinute.ts';
+import { KeyHelp } from './KeyHelp.tsx';
+import { Margin } from './Margin.tsx';
+import { FactPrompt, TypedLine } from './Prompt.tsx';
+import { TableNotice } from './TableNotice.tsx';
+import { readKey } from './keys.ts';
+
+/** The table while a minute is on it: the child's field, the tutor's margin and strip. */
+export function RunningTable({
+  row,
+  pupil,
+  set,
+}: {
+  readonly row: PlayRow;
+  readonly pupil: Pupil;
+  readonly set: FactSet;
+}) {
+  const { me, outbox } = useSession();
+  const { hand } = useSettings();
+  const navigate = useNavigate();
+  const [measuring] = useState(() => measuringFor(pupil, me, row.way));
+  const minute = useMinute(row, measuring, outbox, pupil.clock === 'none');
+  const { state } = minute;
+  const [typed, setTyped] = useState<TypedAnswer>([]);
+  const [said, setSaid] = useState('');
+  const [clockShown, setClockShown] = useState(pupil.clock === 'shown');
+  const [help, setHelp] = useState(false);
+  const keypad = row.way === 'keypad';
+  const running = state.status === 'running';
+
+  const type = (next: TypedAnswer) => {
+    setTyped(next);
+    minute.typing(next);
+  };
+  const enter = () => {
+    if (typed.length === 0 || !running) return;
+    minute.answerTyped(typed);
+    setTyped([]);
+    setSaid('');
+  };
+  const judge = (judgement: Judgement, at: number) => {
+    if (!running || (keypad && judgement !== 'gaveUp')) return;
+    if (minute.judge(judgement, at, keypad ? typed : [])) {
+      setTyped([]);
+      setSaid('');
+    }
+  };
+  const digit = (key: string, at: number) => {
+    if (keypad) {
+      if (running) type(typeDigit(typed, key, at));
+    } else if (state.answers.at(-1)?.judgement === 'wrong' && said.length < 6) {
+      setSaid(said + key);
+      minute.say(said + key);
+    }
+  };
+  const back = () => {
+    if (typed.length > 0) type(deleteDigit(typed));
+    else if (said !== '') {
+      setSaid(said.slice(0, -1));
+      minute.say(said.slice(0, -1) || null);
+    } else {
+      minute.undo();
+      setSaid('');
+    }
+  };
+  const pause = (reason: 'pause' | 'interrupted') => {
+    setTyped([]);
+    minute.pause(reason);
+  };
+  const goOn = () => {
+    if (state.status === 'ready') minute.start();
+    else if (state.status === 'paused') minute.resume();
+    else if (state.status === 'over') void navigate(`/review/${row.playId}`, { replace: true });
+  };
+  const calm = () => {
+    setTyped([]);
+    minute.calm();
+  };
+
+  useKeys(!help, (event) => {
+    const key = readKey(event.key);
+    if (!key) return;
+    event.preventDefault();
+    switch (key.kind) {
+      case 'judge':
+        return judge(key.judgement, event.timeStamp);
+      case 'digit':
+        return digit(key.digit, event.timeStamp);
+      case 'mark':
+        return minute.toggleMark(key.mark);
+      case 'enter':
+        return running ? enter() : keypad && state.status === 'ready' ? goOn() : undefined;
+      case 'space':
+        return goOn();
+      case 'undo':
+        return back();
+      case 'pause':
+        return running ? pause('pause') : undefined;
+      case 'interrupted':
+        return running ? pause('interrupted') : undefined;
+      case 'calm':
+        return state.status === 'running' || state.status === 'paused' ? calm() : undefined;
+      case 'clock':
+        return setClockShown((one) => !one);
+      case 'help':
+        return setHelp(true);
+    }
+  });
+
+  const judgeKey = (judgement: Judgement, name: string, arrow: string, strong = false) => (
+    <LiveKey
+      className={`judge${strong ? ' right' : ''}`}
+      disabled={!running}
+      onPress={(at) => judge(judgement, at)}
+    >
+      {name}
+      <kbd aria-hidden>{arrow}</kbd>
+    </LiveKey>
+  );
+  const untimed = state.calm;
+
+  return (
+    <div className={`live ${hand}`}>
+      <h1 className="sr-only">
+        {pupil.name}: {row.purpose === 'check' ? 'weekly minute' : 'practice minute'}, {set.name}
+      </h1>
+      <main
+        className={`field ${keypad ? 'with-pad' : ''} ${pupil.hand === 'left' ? 'pad-left' : ''}`}
+        data-status={state.status}
+        data-calm={state.calm}
+      >
+        {running ? (
+          <>
+            <div className="asked">
+              <FactPrompt promptId={minute.promptId} fact={promptOf(state)} />
+              {keypad && <TypedLine typed={typed} />}
+            </div>
+            {keypad && <Keypad onDigit={digit} onDelete={() => type(deleteDigit(typed))} onEnter={enter} />}
+            {clockShown && !untimed && (
+              <span className="child-clock numeral" role="timer">
+                {Math.ceil(minute.leftMs / 1000)}
+              </span>
+            )}
+          </>
+        ) : (
+          <TableNotice state={state} name={pupil.name} keypad={keypad} onGo={goOn} />
+        )}
+      </main>
+      <Margin
+        answers={state.answers}
+        onMark={minute.toggleMark}
+        leftMs={untimed ? null : minute.leftMs}
+        top={
+          <>
+            <LiveKey className="live-key" disabled={!running} onPress={() => pause('pause')}>
+              Pause <kbd aria-hidden>P</kbd>
+            </LiveKey>
+            <LiveKey
+              className="live-key"
+              pressed={state.calm}
+              disabled={state.status === 'ready' || state.status === 'over' || state.calm}
+              onPress={calm}
+            >
+              Calm <kbd aria-hidden>C</kbd>
+            </LiveKey>
+            <LiveKey className="live-key" onPress={() => setHelp(true)} label="Keys">
+              Keys <kbd aria-hidden>?</kbd>
+            </LiveKey>
+            <LiveKey
+              className="live-key stop"
+              disabled={state.status === 'over'}
+              onPress={() => (state.status === 'ready' ? void navigate(-1) : minute.end())}
+            >
+              {state.status === 'ready' ? 'Leave' : 'End'}
+            </LiveKey>
+          </>
+        }
+        worked={keypad ? null : <div className="worked">{judgeKey('workedOut', 'Worked out', '↓')}</div>}
+      />
+      <section className="strip" aria-label="Judging">
+        <div className="strip-say">
+          <p>
+            <strong>{pupil.name}</strong> · {row.purpose === 'check' ? 'Weekly minute' : 'Practice minute'} ·{' '}
+            {set.name}
+            <br />
+            <span className="strip-says" aria-live="polite">
+              {saysOf(state, keypad, said)}
+            </span>
+          </p>
+          <div className="strip-keys">
+            <LiveKey
+              className="live-key"
+              disabled={state.answers.length === 0 || state.status === 'over'}
+              onPress={back}
+            >
+              Undo <kbd aria-hidden>⌫</kbd>
+            </LiveKey>
+            <LiveKey className="live-key" disabled={!running} onPress={() => pause('interrupted')}>
+              Interrupted <kbd aria-hidden>I</kbd>
+            </LiveKey>
+            <LiveKey
+              className="live-key"
+              pressed={clockShown}
+              disabled={untimed}
+              onPress={() => setClockShown(!clockShown)}
+            >
+              Clock to child <kbd aria-hidden>K</kbd>
+            </LiveKey>
+          </div>
+        </div>
+        <div className="corner">
+          {judgeKey('gaveUp', 'Gave up', '↑')}
+          {!keypad && judgeKey('wrong', 'Not right', '←')}
+          {!keypad && judgeKey('right', 'Right', '→', true)}
+        </div>
+      </section>
+      {help && <KeyHelp onClose={() => setHelp(false)} />}
+    </div>
+  );
+}
+
+/** One line for the tutor on where things stand. */
+function saysOf(
+  state: {
+    readonly status: string;
+    readonly calm: boolean;
+    readonly interrupted: boolean;
+    readonly pausedAt: string | null;
+  },
+  keypad: boolean,
+  said: string,
+): string {
+  if (state.status === 'paused' && state.pausedAt) {
+    const until = new Date(Date.parse(state.pausedAt) + resumeWithinMs).toLocaleTimeString(undefined, {
+      hour: '2-digit',
+      minute: '2-digit',
+    });
+    return `The clock stands still. It can go on until ${until}; after that the minute closes.`;
+  }
+  if (state.calm) return 'No clock and no count. Press End when it is enough.';
+  if (said !== '') return `Not right: said ${said}.`;
+  if (state.interrupted) return 'Interrupted once; it goes on with the time left.';
+  return keypad
+    ? 'The child types only the answer; Done turns to the next.'
+    : 'The child says only the answer; your key turns to the next.';
+}

@@ -1,0 +1,95 @@
+import { findSet, mayResume, advanceMinute, type FactSet } from '@veldrift/core';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import Button from '@mui/material/Button';
+import { v7 as uuid } from 'uuid';
+import { deviceDb, type PlayRow } from '../../app/deviceDb.ts';
+import { pupilsQuery } from '../../app/queries.ts';
+import { useSession } from '../../app/session.tsx';
+import { Empty, Loading, Trouble } from '../../parts/states.tsx';
+import { RunningTable } from './RunningTable.tsx';
+import './live.css';
+
+/** The live table of a minute kept on this device: taken up where it stood, or closed when it lay open too long. */
+export function Table() {
+  const { playId = '' } = useParams();
+  const { me, outbox } = useSession();
+  const navigate = useNavigate();
+  const { data: pupils, error, refetch } = useQuery(pupilsQuery);
+  const [row, setRow] = useState<PlayRow | null>();
+
+  useEffect(() => {
+    let gone = false;
+    void (async () => {
+      const found = await (await deviceDb()).get('plays', playId);
+      if (gone) return;
+      if (!found || found.userId !== me.userId) return setRow(null);
+      const taken = takeUp(found, new Date().toISOString());
+      if (taken.state.status === 'over' && found.state.status !== 'over') {
+        await outbox.add([closing(taken)], taken);
+      } else if (taken !== found) await (await deviceDb()).put('plays', taken);
+      if (gone) return;
+      if (taken.state.status === 'over') await navigate(`/review/${playId}`, { replace: true });
+      else setRow(taken);
+    })();
+    return () => {
+      gone = true;
+    };
+  }, [me.userId, navigate, outbox, playId]);
+
+  if (row === null) {
+    return (
+      <main style={{ padding: 32 }}>
+        <Empty title="This minute is not on this device">
+          <p>It may have been given on another device, or been cleared when someone signed out.</p>
+          <Button variant="outlined" component={Link} to={`/review/${playId}`}>
+            Look for its review
+          </Button>
+        </Empty>
+      </main>
+    );
+  }
+  const pupil = pupils?.find((one) => one.id === row?.pupilId);
+  if (!row || !pupil) {
+    return (
+      <main style={{ padding: 32 }}>
+        {error && !pupils ? (
+          <Trouble error={error} onRetry={() => void refetch()} />
+        ) : (
+          <Loading what="the table" />
+        )}
+      </main>
+    );
+  }
+  return <RunningTable key={row.playId} row={row} pupil={pupil} set={findSet(row.setId) as FactSet} />;
+}
+
+/** A minute found on disk: running means the page went away under it. */
+function takeUp(row: PlayRow, now: string): PlayRow {
+  let { state } = row;
+  if (state.status === 'running')
+    state = advanceMinute(state, { kind: 'paused', usedMs: state.usedMs, at: row.savedAt, reason: 'reload' });
+  if (state.status === 'paused' && !mayResume(state, now))
+    state = advanceMinute(state, { kind: 'ended', usedMs: state.usedMs, reason: 'closed' });
+  return state === row.state ? row : { ...row, state };
+}
+
+/** The event that closes a minute honestly: with the time it had used, and as long ago as it stopped. */
+function closing(row: PlayRow) {
+  const { state } = row;
+  return {
+    id: uuid(),
+    v: 1 as const,
+    kind: 'playEnded' as const,
+    seat: 0,
+    pupilId: row.pupilId,
+    visitId: row.visitId,
+    playId: row.playId,
+    at: row.savedAt,
+    usedMs: state.usedMs,
+    reason: 'closed' as const,
+    calm: state.calm,
+    interrupted: state.interrupted,
+  };
+}
