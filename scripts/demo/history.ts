@@ -112,9 +112,10 @@ export function liveThrough(
     const isLast = nth === visitStarts.length - 1;
     for (const half of [0, 1] as const) {
       const purpose = nth % 2 === 0 && half === 0 ? 'check' : 'practice';
-      // In the first weeks practice goes over what came before.
+      // In the first weeks practice goes over what came before; later one minute a week does.
+      const goesBack = nth < 6 || (nth % 2 === 1 && half === 1);
       const practised =
-        purpose === 'practice' && nth < 6 && earlier.length > 0
+        purpose === 'practice' && goesBack && earlier.length > 0
           ? (earlier[(nth * 2 + half) % earlier.length] as FactSet)
           : set;
       const minute = playMinute({

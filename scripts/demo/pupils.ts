@@ -25,8 +25,8 @@ export interface DemoPupil {
   readonly notes?: string;
   /** No history at all. */
   readonly untried?: boolean;
-  /** Looked for among seeds: what the school should say now. */
-  readonly wants?: 'advance';
+  /** Looked for among seeds: the school says now to move on; or a move lies behind and another does not wait. */
+  readonly wants?: 'advance' | 'moved';
   /** Visits take place today. */
   readonly today: boolean;
   /** Minutes after midnight. */
@@ -46,7 +46,7 @@ export const demoPupils: readonly DemoPupil[] = [
     name: 'Bram',
     grade: 3,
     gradeSystem: 'year',
-    startSetId: 'strategy/mul/10',
+    startSetId: 'strategy/mul/5',
     school: 'eachFactInstant',
     capture: 'keypad',
     pace: 1.1,
@@ -60,17 +60,18 @@ export const demoPupils: readonly DemoPupil[] = [
     name: 'Odalys B.',
     grade: 4,
     gradeSystem: 'year',
-    startSetId: 'strategy/mul/5',
+    startSetId: 'strategy/mul/squares',
     school: 'eachFactInstant',
     capture: 'keypad',
-    pace: 0.8,
-    knows: { recalled: 0.8, workedOut: 0.17 },
-    namingMs: 1250,
+    pace: 0.75,
+    knows: { recalled: 0.95, workedOut: 0.05 },
+    namingMs: 1100,
     tutor: 0,
     today: true,
     startsAtMin: at(9, 30),
     homeLanguage: 'Portuguese',
     notes: 'Likes to explain how she got there. Short visits after sport.',
+    wants: 'moved',
   },
   {
     name: 'Tomasz',
@@ -184,14 +185,15 @@ export const demoPupils: readonly DemoPupil[] = [
     grade: 5,
     gradeSystem: 'year',
     startSetId: 'strategy/div/10',
-    school: 'eachFactInstant',
+    school: 'minuteAim',
     capture: 'keypad',
-    pace: 0.95,
-    knows: { recalled: 0.5, workedOut: 0.35 },
-    namingMs: 1350,
+    pace: 0.75,
+    knows: { recalled: 0.95, workedOut: 0.05 },
+    namingMs: 1100,
     tutor: 1,
     today: false,
     startsAtMin: at(10, 45),
+    wants: 'moved',
   },
   {
     name: 'Mirela',
@@ -243,14 +245,15 @@ export const demoPupils: readonly DemoPupil[] = [
     grade: 2,
     gradeSystem: 'grade',
     startSetId: 'fixed/add/plus-5',
-    school: 'eachFactInstant',
+    school: 'minuteAim',
     capture: 'keypad',
-    pace: 0.95,
-    knows: { recalled: 0.5, workedOut: 0.4 },
-    namingMs: 1350,
+    pace: 0.75,
+    knows: { recalled: 0.95, workedOut: 0.05 },
+    namingMs: 1100,
     tutor: 1,
     today: false,
     startsAtMin: at(14, 30),
+    wants: 'moved',
   },
 ];
 

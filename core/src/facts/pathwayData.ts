@@ -176,7 +176,7 @@ const subByStrategy: readonly SetPlan[] = [
 const tablesByStrategy: readonly SetPlan[] = [
   {
     slug: '2',
-    name: '2',
+    name: 'the 2s',
     hint: 'Doubles.',
     aids: ['array', 'tableRow'],
     leansOn: [],
@@ -184,7 +184,7 @@ const tablesByStrategy: readonly SetPlan[] = [
   },
   {
     slug: '10',
-    name: '10',
+    name: 'the 10s',
     hint: 'So many tens.',
     aids: ['hundredSquare', 'tableRow'],
     leansOn: [],
@@ -192,7 +192,7 @@ const tablesByStrategy: readonly SetPlan[] = [
   },
   {
     slug: '5',
-    name: '5',
+    name: 'the 5s',
     hint: 'Half of the tens.',
     aids: ['tableRow', 'array'],
     leansOn: ['10'],
@@ -232,7 +232,7 @@ const tablesByStrategy: readonly SetPlan[] = [
   },
   {
     slug: '3',
-    name: '3',
+    name: 'the 3s',
     hint: 'Double and one more group.',
     aids: ['array', 'tableRow'],
     leansOn: ['2'],

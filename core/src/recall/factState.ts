@@ -18,7 +18,8 @@ export type FactState = (typeof factStates)[number];
 export const factStateNames: Readonly<Record<FactState, string>> = {
   untried: 'untried',
   missed: 'missed',
-  workingOut: 'worked out',
+  // Worked out, or recalled only once so far: the least that both show.
+  workingOut: 'under way',
   nearly: 'nearly',
   recalled: 'recalled',
   kept: 'kept',

@@ -37,9 +37,9 @@ export function checkedToday(pupil: Pupil, now: Date, timeZone: string): boolean
 export function duesOf(pupil: Pupil, now: Date, timeZone: string): string[] {
   return [
     ...(checkDue(pupil, now, timeZone)
-      ? [pupil.lastCheckAt === null ? 'first check' : 'weekly minute due']
+      ? [pupil.lastCheckAt === null ? 'first check' : 'minute due']
       : []),
-    ...(pupil.verdict === 'advance' ? ['ready for the next set'] : []),
+    ...(pupil.verdict === 'advance' ? ['ready to move on'] : []),
   ];
 }
 

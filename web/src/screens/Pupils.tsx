@@ -45,18 +45,18 @@ const columns: readonly GridColDef<Row>[] = [
   { field: 'rate', headerName: 'Right a minute', width: 150, renderCell: ({ row }) => <Rate row={row} /> },
   {
     field: 'minutes',
-    headerName: 'Min this week',
+    headerName: 'Minutes',
     type: 'number',
     align: 'left',
     headerAlign: 'left',
-    width: 118,
+    width: 100,
     valueFormatter: (value: number) => String(Math.round(value)),
   },
   {
     field: 'due',
     headerName: 'Due',
-    flex: 1.2,
-    minWidth: 165,
+    flex: 1.8,
+    minWidth: 150,
     renderCell: ({ row }) => (row.due === '' ? null : <span className="notch">{row.due}</span>),
   },
 ];
