@@ -29,7 +29,6 @@ import { v7 as uuid } from 'uuid';
 import type { DemoPupil } from './pupils.ts';
 
 const dayMs = 86_400_000;
-const weeks = 10;
 
 export interface DemoDecision {
   readonly at: number;
@@ -330,19 +329,6 @@ function marksOf(
   if (recalled && isCountedAsQuickly(parseFactKey(fact)) && random.unit() < 0.5) return ['noCounting'];
   if (!recalled && right && pupil.seen && random.unit() < pupil.seen.share) return [pupil.seen.mark];
   return [];
-}
-
-/** The instants two weekly visits began over the last ten weeks, oldest first; none today. */
-export function visitStarts(weekdays: readonly number[], startsAtMin: number, now: Date): number[] {
-  const midnight = new Date(now);
-  midnight.setHours(0, 0, 0, 0);
-  const out: number[] = [];
-  for (let back = weeks * 7; back >= 1; back -= 1) {
-    const day = new Date(midnight);
-    day.setDate(day.getDate() - back);
-    if (weekdays.includes(day.getDay())) out.push(day.getTime() + startsAtMin * 60_000);
-  }
-  return out;
 }
 
 const iso = (ms: number) => new Date(ms).toISOString();

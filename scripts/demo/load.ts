@@ -11,8 +11,9 @@ import {
 import { findSet } from '@veldrift/core';
 import type { Pupil, PupilInput, TableEvent } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import { liveThrough, visitStarts, type DemoHistory } from './history.ts';
+import { liveThrough, type DemoHistory } from './history.ts';
 import { demoPupils, type DemoPupil } from './pupils.ts';
+import { visitStarts } from './visitStarts.ts';
 
 export const demoRoom = 'The Lantern Room';
 export const demoTutors = [

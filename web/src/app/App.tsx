@@ -21,8 +21,8 @@ import { Shell } from './Shell.tsx';
 import { makeTheme, tokenProperties } from './theme.ts';
 
 const Pupils = lazy(() => import('../screens/Pupils.tsx').then((m) => ({ default: m.Pupils })));
-const NewPupil = lazy(() => import('../screens/PupilForm.tsx').then((m) => ({ default: m.NewPupil })));
-const EditPupil = lazy(() => import('../screens/PupilForm.tsx').then((m) => ({ default: m.EditPupil })));
+const NewPupil = lazy(() => import('../screens/PupilScreens.tsx').then((m) => ({ default: m.NewPupil })));
+const EditPupil = lazy(() => import('../screens/PupilScreens.tsx').then((m) => ({ default: m.EditPupil })));
 const PupilPage = lazy(() =>
   import('../screens/pupil/PupilPage.tsx').then((m) => ({ default: m.PupilPage })),
 );

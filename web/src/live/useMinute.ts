@@ -11,18 +11,19 @@ import {
   type Measuring,
   type MinuteEvent,
   type MinuteState,
+  type Overhead,
   type PauseReason,
 } from '@veldrift/core';
 import type { TableEvent } from '@veldrift/wire';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { deviceDb, type PlayRow } from '../app/deviceDb.ts';
-import { frozenGapMs, watchFrames } from './frameWatch.ts';
+import { frozenGapMs } from './frameWatch.ts';
 import type { Outbox } from './outbox.ts';
 import { typedText, typedTimes, type TypedAnswer } from './typedAnswer.ts';
+import { useMinuteWatch } from './useMinuteWatch.ts';
+import { tableEvents } from './tableEvents.ts';
 import { usePaintClock } from './usePaintClock.ts';
-
-const tickMs = 500;
 
 /** A minute under way on this device. All times handed in are time stamps of the page (ms). */
 export interface LiveMinute {
@@ -43,6 +44,11 @@ export interface LiveMinute {
   readonly end: () => void;
   readonly toggleMark: (mark: Mark) => void;
   readonly say: (given: string | null) => void;
+}
+
+/** How much later than the child the tutor's key may come, ms. */
+function allowanceMs(overhead: Overhead): number {
+  return overhead.overheadMs + overhead.spreadMs;
 }
 
 /** Runs a minute from its row: the clock, the answers, and keeping both on disk as they come. */
@@ -86,10 +92,7 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
     [outbox, row],
   );
 
-  const head = useMemo(
-    () => ({ v: 1 as const, seat: 0, pupilId: row.pupilId, visitId: row.visitId, playId: row.playId }),
-    [row],
-  );
+  const events = useMemo(() => tableEvents(row), [row]);
 
   const go = useCallback(
     (events: readonly MinuteEvent[], sent: readonly TableEvent[] = [], fresh = true) => {
@@ -115,23 +118,9 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
         now.current.state.status === 'running' ? usedAt(performance.now()) : now.current.state.usedMs;
       const ended = advanceMinute(now.current.state, { kind: 'ended', usedMs: used, reason });
       if (ended === now.current.state) return;
-      go(
-        [{ kind: 'ended', usedMs: used, reason }],
-        [
-          {
-            ...head,
-            id: uuid(),
-            kind: 'playEnded',
-            at: new Date().toISOString(),
-            usedMs: ended.usedMs,
-            reason,
-            calm: ended.calm,
-            interrupted: ended.interrupted,
-          },
-        ],
-      );
+      go([{ kind: 'ended', usedMs: used, reason }], [events.ended(ended, reason)]);
     },
-    [go, head, usedAt],
+    [events, go, usedAt],
   );
 
   const record = useCallback(
@@ -155,23 +144,12 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
       const usedMs = Math.min(current.lengthMs, usedAt(endedAt));
       go(
         [{ kind: 'answered', answer, usedMs }],
-        [
-          {
-            ...head,
-            ...answer,
-            kind: 'answerGiven',
-            seen: [],
-            hidden: 'result',
-            lastKeyMs,
-            calibrationAgeDays: measuring.ageDays,
-            usedMs,
-          },
-        ],
+        [events.answered(answer, { lastKeyMs, calibrationAgeDays: measuring.ageDays, usedMs })],
       );
       if (now.current.closing) finish('time');
       return true;
     },
-    [finish, go, head, measuring.ageDays, row, usedAt],
+    [events, finish, go, measuring.ageDays, row, usedAt],
   );
 
   /** When the minute's time runs out, as a time stamp of the page; undefined while it does not run. */
@@ -201,10 +179,7 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
       const overhead = measuring.overheadFor(given?.length ?? 1);
       const until = deadline();
       // An answer counts when it was begun within the minute, the tutor's own time allowed for.
-      if (
-        until !== undefined &&
-        begunAt - (row.way === 'tutor' ? overhead.overheadMs + overhead.spreadMs : 0) > until
-      )
+      if (until !== undefined && begunAt - (row.way === 'tutor' ? allowanceMs(overhead) : 0) > until)
         return false;
       const timed = !current.calm && !untimed;
       return record(
@@ -229,102 +204,60 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
     [go, usedAt],
   );
 
-  // Time runs out: an answer already begun may be finished.
-  const typingRef = useRef<TypedAnswer>([]);
-  useEffect(() => {
-    if (!running || state.calm) return;
-    let handle: ReturnType<typeof setTimeout>;
-    let frame = 0;
-    const look = () => {
-      frame = requestAnimationFrame(() => {
-        const until = deadline();
-        const at = performance.now();
-        if (until === undefined || at < until) {
-          handle = setTimeout(look, until === undefined ? 50 : Math.min(250, until - at));
-          return;
-        }
-        const overhead = measuring.overheadFor(1);
-        const graceMs =
-          row.way === 'tutor'
-            ? overhead.overheadMs + overhead.spreadMs
-            : typingRef.current.length > 0
-              ? finishTypingMs
-              : 0;
-        if (at >= until + graceMs) finish('time');
-        else {
-          now.current.closing = true;
-          handle = setTimeout(look, Math.min(100, until + graceMs - at));
-        }
-      });
-    };
-    look();
-    return () => {
-      clearTimeout(handle);
-      cancelAnimationFrame(frame);
-    };
-  }, [deadline, finish, measuring, row.way, running, state.calm]);
-
-  // The tutor's view of the time, and what a crash would fall back on.
-  useEffect(() => {
-    if (!running) return;
-    const handle = setInterval(() => {
+  const typing = useRef<TypedAnswer>([]);
+  useMinuteWatch({
+    running,
+    calm: state.calm,
+    deadline,
+    graceMs: useCallback(() => {
+      // The tutor's key comes after the child's word; a child half-way through typing may finish.
+      if (row.way === 'tutor') return allowanceMs(measuring.overheadFor(1));
+      return typing.current.length > 0 ? finishTypingMs : 0;
+    }, [measuring, row.way]),
+    onClosing: useCallback(() => {
+      now.current.closing = true;
+    }, []),
+    onTimeUp: useCallback(() => finish('time'), [finish]),
+    // The tutor's view of the time, and what a crash would fall back on.
+    onTick: useCallback(() => {
       if (!now.current.state.calm) {
-        const next = advanceMinute(now.current.state, { kind: 'ticked', usedMs: usedAt(performance.now()) });
-        now.current.state = next;
-        keep(next, []);
+        now.current.state = advanceMinute(now.current.state, {
+          kind: 'ticked',
+          usedMs: usedAt(performance.now()),
+        });
+        keep(now.current.state, []);
       }
       setLeftMs(timeLeftMs(now.current.state));
-    }, tickMs);
-    return () => clearInterval(handle);
-  }, [keep, running, usedAt]);
-
-  // Gaps between frames spoil the time of the prompt shown; a frozen page is not counted to the minute.
-  useEffect(() => {
-    if (!running) return;
-    return watchFrames((gapMs, beganAt) => {
-      now.current.spoiled = true;
-      if (gapMs < frozenGapMs || now.current.state.calm || now.current.runFrom === undefined) return;
-      const at = performance.now();
-      go(
-        [
-          { kind: 'paused', usedMs: usedAt(beganAt), at: new Date().toISOString(), reason: 'frozen' },
-          { kind: 'resumed' },
-        ],
-        [],
-        false,
-      );
-      now.current.usedAtRun = now.current.state.usedMs;
-      now.current.runFrom = at;
-    });
-  }, [go, running, usedAt]);
-
-  useEffect(() => {
-    const hide = () => {
-      if (document.visibilityState === 'hidden' && now.current.state.status === 'running') pause('hidden');
-    };
-    document.addEventListener('visibilitychange', hide);
-    return () => document.removeEventListener('visibilitychange', hide);
-  }, [pause]);
+    }, [keep, usedAt]),
+    // Gaps between frames spoil the time of the prompt shown; a frozen page is not counted to the minute.
+    onGap: useCallback(
+      (gapMs: number, beganAt: number) => {
+        now.current.spoiled = true;
+        if (gapMs < frozenGapMs || now.current.state.calm || now.current.runFrom === undefined) return;
+        const at = performance.now();
+        go(
+          [
+            { kind: 'paused', usedMs: usedAt(beganAt), at: new Date().toISOString(), reason: 'frozen' },
+            { kind: 'resumed' },
+          ],
+          [],
+          false,
+        );
+        now.current.usedAtRun = now.current.state.usedMs;
+        now.current.runFrom = at;
+      },
+      [go, usedAt],
+    ),
+    onHidden: useCallback(() => {
+      if (now.current.state.status === 'running') pause('hidden');
+    }, [pause]),
+  });
 
   const last = () => now.current.state.answers.at(-1);
   const amend = (event: Extract<MinuteEvent, { kind: 'marked' | 'said' }>) => {
     const next = advanceMinute(now.current.state, event).answers.find((one) => one.id === event.answerId);
     if (!next) return;
-    go(
-      [event],
-      [
-        {
-          ...head,
-          id: uuid(),
-          kind: 'answerAmended',
-          at: new Date().toISOString(),
-          answerId: next.id,
-          seen: [...next.seen],
-          given: next.given,
-        },
-      ],
-      false,
-    );
+    go([event], [events.amended(next)], false);
   };
 
   return {
@@ -333,33 +266,22 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
     leftMs,
     start: () => go(untimed ? [{ kind: 'started' }, { kind: 'calmed', usedMs: 0 }] : [{ kind: 'started' }]),
     typing: (typed) => {
-      typingRef.current = typed;
+      typing.current = typed;
     },
     answerTyped: (typed) => {
       if (typed.length === 0) return false;
       const right = Number(typedText(typed)) === answerOf(parseFactKey(promptOf(now.current.state)));
-      typingRef.current = [];
+      typing.current = [];
       return judge(right ? 'right' : 'wrong', typedTimes(typed)?.firstAt ?? 0, typed);
     },
     judge: (judgement, at, typed) => {
-      typingRef.current = [];
+      typing.current = [];
       return judge(judgement, at, typed);
     },
     undo: () => {
       const undone = last();
       if (undone && advanceMinute(now.current.state, { kind: 'undone' }) !== now.current.state) {
-        go(
-          [{ kind: 'undone' }],
-          [
-            {
-              ...head,
-              id: uuid(),
-              kind: 'answerRetracted',
-              at: new Date().toISOString(),
-              answerId: undone.id,
-            },
-          ],
-        );
+        go([{ kind: 'undone' }], [events.retracted(undone)]);
       }
     },
     pause,

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { countText } from '@veldrift/core';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { OutboxRow } from '../app/deviceDb.ts';
 import { useOutboxState, useSession } from '../app/session.tsx';
@@ -11,9 +11,6 @@ export function OutboxBar() {
   const state = useOutboxState();
   const [rows, setRows] = useState<OutboxRow[]>();
   const navigate = useNavigate();
-  useEffect(() => {
-    if (state.refused === 0) setRows(undefined);
-  }, [state.refused]);
   const kept =
     state.waiting > 0 ? ` ${countText(state.waiting, 'thing is', 'things are')} kept on this device.` : '';
   return (
@@ -35,7 +32,7 @@ export function OutboxBar() {
           <Button size="small" variant="outlined" onClick={() => void outbox.refusedRows().then(setRows)}>
             See why
           </Button>
-          {rows && (
+          {rows && rows.length > 0 && (
             <ul style={{ flexBasis: '100%', margin: 0 }}>
               {rows.map((row) => (
                 <li key={row.id}>

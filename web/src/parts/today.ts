@@ -36,9 +36,7 @@ export function checkedToday(pupil: Pupil, now: Date, timeZone: string): boolean
 /** What waits on a pupil today, as short words. */
 export function duesOf(pupil: Pupil, now: Date, timeZone: string): string[] {
   return [
-    ...(checkDue(pupil, now, timeZone)
-      ? [pupil.lastCheckAt === null ? 'first check' : 'minute due']
-      : []),
+    ...(checkDue(pupil, now, timeZone) ? [pupil.lastCheckAt === null ? 'first check' : 'minute due'] : []),
     ...(pupil.verdict === 'advance' ? ['ready to move on'] : []),
   ];
 }

@@ -1,12 +1,7 @@
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { standardSchemaResolver } from '@hookform/resolvers/standard-schema';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import {
   captureWayNames,
   captureWays,
@@ -21,103 +16,14 @@ import {
 import { pupilSchema, type Pupil, type PupilInput } from '@veldrift/wire';
 import { useSnackbar } from 'notistack';
 import { useEffect, useState } from 'react';
-import { Controller, useForm, type Control, type FieldPath } from 'react-hook-form';
-import { Link, useNavigate, useParams } from 'react-router';
-import { v7 as uuid } from 'uuid';
+import { Controller, useForm, type FieldPath } from 'react-hook-form';
+import { Link, useNavigate } from 'react-router';
 import { api, ApiError } from '../app/api.ts';
-import { dropDraft, keepDraft, readDraft } from '../app/draft.ts';
+import { dropDraft, keepDraft } from '../app/draft.ts';
 import { pupilsQuery, refetchRecords } from '../app/queries.ts';
-import { Empty, Loading, Trouble } from '../parts/states.tsx';
+import { Choice } from './Choice.tsx';
+import { DeletePupil } from './DeletePupil.tsx';
 import { WeeklyVisits } from './WeeklyVisits.tsx';
-
-/** Adding a pupil. */
-export function NewPupil() {
-  const kept = readDraft<PupilInput>('pupil.new');
-  const [start] = useState<PupilInput>(
-    () =>
-      kept ?? {
-        id: uuid(),
-        name: '',
-        gradeSystem: 'grade',
-        grade: null,
-        operation: 'add',
-        pathwayId: 'strategy',
-        setId: 'strategy/add/zero-one',
-        school: 'eachFactInstant',
-        policy: {},
-        recallLimit: '2000',
-        capture: 'keypad',
-        clock: 'hidden',
-        hand: 'right',
-        homeLanguage: '',
-        aids: '',
-        notes: '',
-        visits: [],
-      },
-  );
-  return <Form start={start} draft="pupil.new" title="Add a pupil" />;
-}
-
-/** Changing a pupil, or deleting one for good. */
-export function EditPupil() {
-  const { pupilId = '' } = useParams();
-  const { data, error, refetch } = useQuery(pupilsQuery);
-  if (!data)
-    return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the pupil" />;
-  const pupil = data.find((one) => one.id === pupilId);
-  if (!pupil) return <Empty title="There is no such pupil in this room">{null}</Empty>;
-  const draft = `pupil.${pupilId}`;
-  return (
-    <Form
-      key={pupilId}
-      start={readDraft<PupilInput>(draft) ?? inputOf(pupil)}
-      draft={draft}
-      title={pupil.name}
-      pupil={pupil}
-    />
-  );
-}
-
-function inputOf(pupil: Pupil): PupilInput {
-  const {
-    id,
-    name,
-    gradeSystem,
-    grade,
-    operation,
-    pathwayId,
-    setId,
-    school,
-    policy,
-    recallLimit,
-    capture,
-    clock,
-    hand,
-    homeLanguage,
-    aids,
-    notes,
-    visits,
-  } = pupil;
-  return {
-    id,
-    name,
-    gradeSystem,
-    grade,
-    operation,
-    pathwayId,
-    setId,
-    school,
-    policy,
-    recallLimit,
-    capture,
-    clock,
-    hand,
-    homeLanguage,
-    aids,
-    notes,
-    visits,
-  };
-}
 
 interface FormProps {
   readonly start: PupilInput;
@@ -126,7 +32,8 @@ interface FormProps {
   readonly pupil?: Pupil;
 }
 
-function Form({ start, draft, title, pupil }: FormProps) {
+/** The form of a pupil, new or known. */
+export function PupilForm({ start, draft, title, pupil }: FormProps) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const { enqueueSnackbar } = useSnackbar();
@@ -327,7 +234,7 @@ function Form({ start, draft, title, pupil }: FormProps) {
           <Button variant="outlined" color="error" onClick={() => setDeleting(true)}>
             Delete {pupil.name}
           </Button>
-          {deleting && <DeleteDialog pupil={pupil} draft={draft} onClose={() => setDeleting(false)} />}
+          {deleting && <DeletePupil pupil={pupil} draft={draft} onClose={() => setDeleting(false)} />}
         </section>
       )}
       {!pupil && (
@@ -337,113 +244,5 @@ function Form({ start, draft, title, pupil }: FormProps) {
         </p>
       )}
     </form>
-  );
-}
-
-interface ChoiceProps {
-  readonly control: Control<PupilInput>;
-  readonly name:
-    | 'gradeSystem'
-    | 'operation'
-    | 'pathwayId'
-    | 'setId'
-    | 'school'
-    | 'recallLimit'
-    | 'capture'
-    | 'clock'
-    | 'hand';
-  readonly label: string;
-  readonly options: readonly (readonly [string, string])[];
-  readonly hint?: string;
-  readonly onPicked?: (value: string) => void;
-}
-
-function Choice({ control, name, label, options, hint, onPicked }: ChoiceProps) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState }) => (
-        <TextField
-          select
-          fullWidth
-          label={label}
-          value={options.some(([value]) => value === field.value) ? field.value : ''}
-          inputRef={field.ref}
-          onBlur={field.onBlur}
-          onChange={(event) => {
-            field.onChange(event.target.value);
-            onPicked?.(event.target.value);
-          }}
-          error={!!fieldState.error}
-          helperText={fieldState.error?.message ?? hint}
-        >
-          {options.map(([value, says]) => (
-            <MenuItem key={value} value={value}>
-              {says}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-    />
-  );
-}
-
-function DeleteDialog({
-  pupil,
-  draft,
-  onClose,
-}: {
-  readonly pupil: Pupil;
-  readonly draft: string;
-  readonly onClose: () => void;
-}) {
-  const client = useQueryClient();
-  const navigate = useNavigate();
-  const { enqueueSnackbar } = useSnackbar();
-  const [typed, setTyped] = useState('');
-  const [trouble, setTrouble] = useState<string>();
-  const remove = async () => {
-    try {
-      await api.deletePupil(pupil.id, typed);
-      dropDraft(draft);
-      client.setQueryData(pupilsQuery.queryKey, (list) => list?.filter((one) => one.id !== pupil.id));
-      client.removeQueries({ queryKey: ['pupil', pupil.id] });
-      enqueueSnackbar(`${pupil.name} is deleted for good.`);
-      await navigate('/pupils', { replace: true });
-    } catch (error) {
-      setTrouble(error instanceof ApiError ? error.problem.message : 'It could not be done; try again.');
-    }
-  };
-  return (
-    <Dialog open onClose={onClose} aria-labelledby="delete-title">
-      <DialogTitle id="delete-title">Delete {pupil.name} for good?</DialogTitle>
-      <DialogContent>
-        <p style={{ marginBottom: 16 }}>
-          Type <strong>{pupil.name}</strong> to delete everything kept of this pupil.
-        </p>
-        <TextField
-          fullWidth
-          autoFocus
-          label="Shown name"
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-          error={!!trouble}
-          helperText={trouble}
-          autoComplete="off"
-        />
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Keep the pupil</Button>
-        <Button
-          color="error"
-          variant="contained"
-          disabled={typed.trim() !== pupil.name}
-          onClick={() => void remove()}
-        >
-          Delete for good
-        </Button>
-      </DialogActions>
-    </Dialog>
   );
 }

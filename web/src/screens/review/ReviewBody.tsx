@@ -3,14 +3,11 @@ import {
   aimPerMinute,
   captureWayNames,
   classifyAnswer,
-  countText,
-  factStateNames,
   findSet,
   isRight,
   numberText,
   policyInForce,
   type AnswerClass,
-  type FactKey,
 } from '@veldrift/core';
 import type { KeptAnswer, ReviewPage } from '@veldrift/wire';
 import { Link } from 'react-router';
@@ -19,8 +16,8 @@ import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
-import { FactLine } from '../../parts/FactLine.tsx';
-import { StateMark } from '../../parts/StateMark.tsx';
+import { FactsMet } from './FactsMet.tsx';
+import { Flags } from './Flags.tsx';
 import type { LocalReview } from './localReview.ts';
 import { SlipsRead } from './SlipsRead.tsx';
 import './review.css';
@@ -181,44 +178,6 @@ function aimWords(wanted: number, ceiling: number | null, aim: number, way: 'key
   return aim < wanted ? `${start} Another way of capture may allow more.` : start;
 }
 
-/** What limits what can be concluded from this minute. */
-function Flags({ page }: { readonly page: ReviewPage | LocalReview }) {
-  const { play, answers } = page;
-  const uncalibrated = answers.filter((one) => !one.calibrated).length;
-  const voided = answers.filter((one) => one.voided).length;
-  const flags = [
-    ...(play.endReason === 'closed'
-      ? [
-          'It was interrupted for more than ten minutes and closed; the count is scaled to the time used, and no decision hangs on it.',
-        ]
-      : []),
-    ...(play.endReason === 'tutor' && !play.calm
-      ? ['It was ended before its time; the count is scaled to the time used, and no decision hangs on it.']
-      : []),
-    ...(play.calm ? ['The table was turned calm; no decision hangs on this minute.'] : []),
-    ...(play.interrupted && play.endReason === 'time'
-      ? ['It was interrupted and taken up again on the time left.']
-      : []),
-    ...(uncalibrated > 0
-      ? [`${countText(uncalibrated, 'answer')} without calibration: a default overhead was taken off.`]
-      : []),
-    ...(voided > 0 ? [`${countText(voided, 'answer')} whose time was void: kept, but untimed.`] : []),
-    ...(play.clockCorrected
-      ? ['The device\u2019s clock was wrong; dates were set right by the server\u2019s.']
-      : []),
-  ];
-  if (flags.length === 0) return null;
-  return (
-    <ul className="flags">
-      {flags.map((flag) => (
-        <li key={flag} className="notch">
-          {flag}
-        </li>
-      ))}
-    </ul>
-  );
-}
-
 const classWords: readonly { readonly name: AnswerClass; readonly says: string; readonly how: string }[] = [
   {
     name: 'recalled',
@@ -252,90 +211,4 @@ function ClassCounts({ answers }: { readonly answers: readonly KeptAnswer[] }) {
       })}
     </p>
   );
-}
-
-/** Every fact met, those to look at first. */
-function FactsMet({ page }: { readonly page: ReviewPage | LocalReview }) {
-  const byFact = new Map<FactKey, KeptAnswer[]>();
-  for (const answer of page.answers) byFact.set(answer.fact, [...(byFact.get(answer.fact) ?? []), answer]);
-  if (byFact.size === 0) return <p className="quiet">No fact was answered.</p>;
-  const rank: Readonly<Record<AnswerClass, number>> = {
-    missed: 0,
-    workedOut: 1,
-    noEvidence: 2,
-    right: 3,
-    recalled: 4,
-  };
-  const worst = (list: readonly KeptAnswer[]) =>
-    Math.min(...list.map((one) => rank[classifyAnswer(one).class]));
-  const rows = [...byFact].sort((a, b) => worst(a[1]) - worst(b[1]));
-  return (
-    <table className="met">
-      <thead>
-        <tr>
-          <th scope="col">Fact</th>
-          <th scope="col">Time</th>
-          <th scope="col">Answer</th>
-          <th scope="col">Now</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(([fact, list]) => {
-          const state = page.states?.find((one) => one.fact === fact);
-          return (
-            <tr key={fact}>
-              <td>
-                <FactLine fact={fact} />
-              </td>
-              <td>
-                {list.map((answer) => {
-                  const { correctedMs } = classifyAnswer(answer);
-                  return (
-                    <Explained
-                      key={answer.id}
-                      title="One answer"
-                      how="Raw time less the overhead, against the recall limit; the class follows."
-                      answers={[answer]}
-                      label={`${answer.fact}, ${msText(correctedMs)}: show what is behind it`}
-                    >
-                      {answer.judgement === 'gaveUp'
-                        ? 'gave up'
-                        : correctedMs === null
-                          ? 'no time'
-                          : msText(correctedMs)}
-                    </Explained>
-                  );
-                })}
-              </td>
-              <td>{list.map((answer) => wordOf(answer)).join(', ')}</td>
-              <td>
-                {state ? (
-                  <span className="now-state">
-                    <span aria-hidden>
-                      <StateMark state={state.after} size={18} title="" />
-                    </span>
-                    {factStateNames[state.after]}
-                    {state.before !== state.after && (
-                      <span className="quiet"> was {factStateNames[state.before]}</span>
-                    )}
-                  </span>
-                ) : (
-                  <span className="quiet">waits</span>
-                )}
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
-  );
-}
-
-function wordOf(answer: KeptAnswer): string {
-  const found = classifyAnswer(answer);
-  if (found.class === 'missed')
-    return answer.given !== null && answer.judgement === 'wrong' ? `said ${answer.given}` : 'missed';
-  return { recalled: 'recalled', workedOut: 'worked out', noEvidence: 'in doubt', right: 'right' }[
-    found.class
-  ];
 }

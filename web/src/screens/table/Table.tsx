@@ -3,10 +3,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import Button from '@mui/material/Button';
-import { v7 as uuid } from 'uuid';
 import { deviceDb, type PlayRow } from '../../app/deviceDb.ts';
 import { pupilsQuery } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
+import { tableEvents } from '../../live/tableEvents.ts';
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
 import { RunningTable } from './RunningTable.tsx';
 import './live.css';
@@ -27,7 +27,8 @@ export function Table() {
       if (!found || found.userId !== me.userId) return setRow(null);
       const taken = takeUp(found, new Date().toISOString());
       if (taken.state.status === 'over' && found.state.status !== 'over') {
-        await outbox.add([closing(taken)], taken);
+        // Closed honestly: with the time it had used, and as long ago as it stopped.
+        await outbox.add([tableEvents(taken).ended(taken.state, 'closed', taken.savedAt)], taken);
       } else if (taken !== found) await (await deviceDb()).put('plays', taken);
       if (gone) return;
       if (taken.state.status === 'over') await navigate(`/review/${playId}`, { replace: true });
@@ -73,23 +74,4 @@ function takeUp(row: PlayRow, now: string): PlayRow {
   if (state.status === 'paused' && !mayResume(state, now))
     state = advanceMinute(state, { kind: 'ended', usedMs: state.usedMs, reason: 'closed' });
   return state === row.state ? row : { ...row, state };
-}
-
-/** The event that closes a minute honestly: with the time it had used, and as long ago as it stopped. */
-function closing(row: PlayRow) {
-  const { state } = row;
-  return {
-    id: uuid(),
-    v: 1 as const,
-    kind: 'playEnded' as const,
-    seat: 0,
-    pupilId: row.pupilId,
-    visitId: row.visitId,
-    playId: row.playId,
-    at: row.savedAt,
-    usedMs: state.usedMs,
-    reason: 'closed' as const,
-    calm: state.calm,
-    interrupted: state.interrupted,
-  };
 }

@@ -1,0 +1,55 @@
+import type { Answer, EndReason, MinuteState } from '@veldrift/core';
+import type { TableEvent } from '@veldrift/wire';
+import { v7 as uuid } from 'uuid';
+import type { PlayRow } from '../app/deviceDb.ts';
+
+/** What is sent of a minute, as events with ids of their own. */
+export interface TableEvents {
+  readonly answered: (
+    answer: Answer,
+    more: {
+      readonly lastKeyMs: number | null;
+      readonly calibrationAgeDays: number | null;
+      readonly usedMs: number;
+    },
+  ) => TableEvent;
+  readonly amended: (answer: Answer) => TableEvent;
+  readonly retracted: (answer: Answer) => TableEvent;
+  /** `at` is when it stopped: now, or when a closed minute was last seen. */
+  readonly ended: (state: MinuteState, reason: EndReason, at?: string) => TableEvent;
+}
+
+export function tableEvents(row: Pick<PlayRow, 'pupilId' | 'visitId' | 'playId'>): TableEvents {
+  const head = { v: 1 as const, seat: 0, pupilId: row.pupilId, visitId: row.visitId, playId: row.playId };
+  const now = () => new Date().toISOString();
+  return {
+    answered: (answer, more) => ({
+      ...head,
+      ...answer,
+      kind: 'answerGiven',
+      seen: [...answer.seen],
+      hidden: 'result',
+      ...more,
+    }),
+    amended: (answer) => ({
+      ...head,
+      id: uuid(),
+      kind: 'answerAmended',
+      at: now(),
+      answerId: answer.id,
+      seen: [...answer.seen],
+      given: answer.given,
+    }),
+    retracted: (answer) => ({ ...head, id: uuid(), kind: 'answerRetracted', at: now(), answerId: answer.id }),
+    ended: (state, reason, at = now()) => ({
+      ...head,
+      id: uuid(),
+      kind: 'playEnded',
+      at,
+      usedMs: state.usedMs,
+      reason,
+      calm: state.calm,
+      interrupted: state.interrupted,
+    }),
+  };
+}

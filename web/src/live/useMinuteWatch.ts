@@ -1,0 +1,73 @@
+import { useEffect } from 'react';
+import { watchFrames } from './frameWatch.ts';
+
+const tickMs = 500;
+
+interface Watched {
+  readonly running: boolean;
+  readonly calm: boolean;
+  /** When the time runs out, as a time stamp of the page; undefined while no clock runs. */
+  readonly deadline: () => number | undefined;
+  /** How long after it an answer already begun may still be finished, ms. */
+  readonly graceMs: () => number;
+  readonly onClosing: () => void;
+  readonly onTimeUp: () => void;
+  readonly onTick: () => void;
+  readonly onGap: (gapMs: number, beganAt: number) => void;
+  readonly onHidden: () => void;
+}
+
+/** All that happens to a minute by itself: its time runs out, it ticks, frames go missing, the page is hidden. */
+export function useMinuteWatch({
+  running,
+  calm,
+  deadline,
+  graceMs,
+  onClosing,
+  onTimeUp,
+  onTick,
+  onGap,
+  onHidden,
+}: Watched): void {
+  useEffect(() => {
+    if (!running || calm) return;
+    let handle: ReturnType<typeof setTimeout>;
+    let frame = 0;
+    // Looked at from a frame, so that a gap between frames is heard of first.
+    const look = () => {
+      frame = requestAnimationFrame(() => {
+        const until = deadline();
+        const at = performance.now();
+        if (until === undefined || at < until) {
+          handle = setTimeout(look, until === undefined ? 50 : Math.min(250, until - at));
+        } else if (at >= until + graceMs()) {
+          onTimeUp();
+        } else {
+          onClosing();
+          handle = setTimeout(look, Math.min(100, until + graceMs() - at));
+        }
+      });
+    };
+    look();
+    return () => {
+      clearTimeout(handle);
+      cancelAnimationFrame(frame);
+    };
+  }, [calm, deadline, graceMs, onClosing, onTimeUp, running]);
+
+  useEffect(() => {
+    if (!running) return;
+    const handle = setInterval(onTick, tickMs);
+    return () => clearInterval(handle);
+  }, [onTick, running]);
+
+  useEffect(() => (running ? watchFrames(onGap) : undefined), [onGap, running]);
+
+  useEffect(() => {
+    const hide = () => {
+      if (document.visibilityState === 'hidden') onHidden();
+    };
+    document.addEventListener('visibilitychange', hide);
+    return () => document.removeEventListener('visibilitychange', hide);
+  }, [onHidden]);
+}
