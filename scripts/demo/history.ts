@@ -17,7 +17,6 @@ import {
   placeOfSet,
   type Answer,
   type CheckResult,
-  type CopySample,
   type Decision,
   type FactSet,
   type JudgedAnswer,
@@ -26,6 +25,7 @@ import {
 } from '@veldrift/core';
 import type { TableEvent } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
+import { calibrate } from './calibrate.ts';
 import type { DemoPupil } from './pupils.ts';
 
 const dayMs = 86_400_000;
@@ -148,46 +148,6 @@ export function liveThrough(
     verdict = judge().verdict;
   });
   return { setId: set.id, events, decisions, verdict };
-}
-
-function calibrate(
-  pupil: DemoPupil,
-  pupilId: string,
-  at: number,
-  events: TableEvent[],
-  random: RandomSource,
-) {
-  const vary = (ms: number, share: number) => Math.round(ms * (1 + share * (random.unit() - 0.5)));
-  const samples: CopySample[] = [
-    ...Array<number>(6).fill(1),
-    ...Array<number>(6).fill(2),
-    ...Array<number>(4).fill(3),
-  ].map((digits) => ({
-    digits,
-    firstKeyMs: vary(pupil.namingMs * (0.42 + 0.04 * digits), 0.3),
-    promptToPromptMs: vary(pupil.namingMs * (0.85 + 0.12 * digits), 0.25),
-  }));
-  const promptToPromptMs = Array.from({ length: 12 }, () => vary(pupil.namingMs, 0.3));
-  const head = { v: 1, pupilId, at: iso(at) } as const;
-  if (pupil.capture === 'keypad')
-    events.push({ ...head, id: uuid({ msecs: at }), kind: 'keypadCalibrated', samples } as TableEvent);
-  else
-    events.push({ ...head, id: uuid({ msecs: at }), kind: 'namingMeasured', promptToPromptMs } as TableEvent);
-  return {
-    keypad: pupil.capture === 'keypad' ? { at: iso(at), samples } : null,
-    naming: pupil.capture === 'tutor' ? { at: iso(at), promptToPromptMs } : null,
-    ceiling: measuringOf(
-      {
-        capture: pupil.capture,
-        recallLimit: '2000',
-        easyTimesMs: [],
-        keypad: { at: iso(at), samples },
-        naming: { at: iso(at), promptToPromptMs },
-        judging: null,
-      },
-      iso(at),
-    ).ceiling,
-  };
 }
 
 interface MinuteAsk {

@@ -46,7 +46,7 @@ export function EditPupil() {
   if (!pupil) return <Empty title="There is no such pupil in this room">{null}</Empty>;
   const draft = `pupil.${pupilId}`;
   return (
-    <Form
+    <PupilForm
       key={pupilId}
       start={readDraft<PupilInput>(draft) ?? inputOf(pupil)}
       draft={draft}

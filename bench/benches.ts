@@ -1,0 +1,21 @@
+import { clockBench } from './clock.ts';
+import { pupilPageBench } from './pupilPage.ts';
+import { sizeBench } from './size.ts';
+import { turnBench } from './turn.ts';
+
+/** One table of figures. */
+export interface Section {
+  readonly title: string;
+  readonly says: string;
+  readonly columns: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+export type Bench = (root: string, say: (text: string) => void) => Promise<Section>;
+
+export const benches: Readonly<Record<string, Bench>> = {
+  clock: clockBench,
+  turn: turnBench,
+  size: sizeBench,
+  page: pupilPageBench,
+};

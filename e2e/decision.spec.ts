@@ -1,0 +1,87 @@
+import { expect, test } from '@playwright/test';
+import { addPupil, deletePupil, pupilOf, signIn, startMinute, toReview, typeAnswer } from './house.ts';
+
+test.beforeEach(async ({ page }) => {
+  await signIn(page);
+});
+
+test('accepting moves the pupil\u2019s set and is on record with policy and answers', async ({ page }) => {
+  // Eight right in eight seconds are sixty a minute: beyond any aim.
+  const made = await addPupil(page, { policy: { minuteMs: 8000, aimPerMinute: 20 } });
+  await startMinute(page, made.id);
+  for (let at = 0; at < 4; at += 1) await typeAnswer(page);
+  await toReview(page);
+  await expect(page.getByRole('heading', { name: 'Ready for 4 as double 2' })).toBeVisible();
+  await page.getByRole('button', { name: 'Accept: go on to 4 as double 2' }).click();
+  await expect(page.getByRole('heading', { name: 'On record' })).toBeVisible();
+  await page.getByRole('link', { name: `${made.name}\u2019s page` }).click();
+  await expect(page.getByText('plot 6 of 11')).toBeVisible();
+  const record = page.getByRole('region', { name: 'Decisions' });
+  await expect(record).toContainText('squares → 4 as double 2');
+  await record.getByRole('button').first().click();
+  await expect(page.getByRole('dialog')).toContainText('Policy in force: 20 right a minute');
+  await page.keyboard.press('Escape');
+  await deletePupil(page, made);
+});
+
+test('deciding otherwise asks for a reason and keeps what was typed', async ({ page }) => {
+  const made = await addPupil(page, { policy: { minuteMs: 8000, aimPerMinute: 20 } });
+  const playId = await startMinute(page, made.id);
+  await typeAnswer(page, '1');
+  await toReview(page);
+  await expect(page.getByRole('heading', { name: 'Stay on squares for now' })).toBeVisible();
+  await page.getByRole('button', { name: 'Decide otherwise' }).click();
+  await page.getByRole('button', { name: 'Put on record' }).click();
+  await expect(page.getByText('needs a reason')).toBeVisible();
+  await page.getByLabel('Why').fill('He knows them: it was a bad day.');
+  await page.goto(`${new URL(page.url()).origin}/`);
+  await page.goto(`${new URL(page.url()).origin}/review/${playId}`);
+  await page.getByRole('button', { name: 'Decide otherwise' }).click();
+  await expect(page.getByLabel('Why')).toHaveValue('He knows them: it was a bad day.');
+  await page.getByRole('button', { name: 'Put on record' }).click();
+  await expect(page.getByText('decided otherwise').first()).toBeVisible();
+  expect((await pupilOf(page, made.name)).setId).toBe('strategy/mul/4-as-double-2');
+  await deletePupil(page, made);
+});
+
+test('every number on a review opens the answers behind it', async ({ page }) => {
+  const made = await addPupil(page);
+  await startMinute(page, made.id);
+  await typeAnswer(page);
+  await typeAnswer(page, '7');
+  await toReview(page);
+  await expect(page.getByRole('heading', { name: /Stay on squares/ })).toBeVisible();
+  const numbers = page
+    .locator('.work')
+    .getByRole('button')
+    .filter({ hasText: /\d/ })
+    .filter({ hasNotText: /Accept/ });
+  const count = await numbers.count();
+  expect(count).toBeGreaterThan(8);
+  for (let at = 0; at < count; at += 1) {
+    await numbers.nth(at).click();
+    const dialog = page.getByRole('dialog');
+    await expect(dialog).toBeVisible();
+    expect(((await dialog.textContent()) ?? '').length).toBeGreaterThan(60);
+    await page.getByRole('button', { name: 'Close' }).click();
+    await expect(dialog).toHaveCount(0);
+  }
+  await deletePupil(page, made);
+});
+
+test('the demo room has something true to show', async ({ page }) => {
+  const ilse = await pupilOf(page, 'Ilse');
+  await page.goto(`${new URL(page.url()).origin}/pupils/${ilse.id}`);
+  await expect(page.getByRole('heading', { name: /^Ready for / })).toBeVisible();
+  const tomasz = await pupilOf(page, 'Tomasz');
+  await page.goto(`${new URL(page.url()).origin}/pupils/${tomasz.id}`);
+  await page.getByText('The checks as a list').click();
+  await page
+    .getByRole('link', { name: /Review of/ })
+    .first()
+    .click();
+  await expect(page.getByText('A pattern: next or previous multiple')).toBeVisible();
+  const hana = await pupilOf(page, 'Hana');
+  await page.goto(`${new URL(page.url()).origin}/pupils/${hana.id}`);
+  await expect(page.getByText('The ceiling limits the aim').first()).toBeVisible();
+});

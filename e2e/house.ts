@@ -1,0 +1,153 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, type Browser, type Page } from '@playwright/test';
+import { answerOf, parseFactKey } from '@veldrift/core';
+import type { Pupil, PupilInput, ReviewPage } from '@veldrift/wire';
+import { v7 as uuid } from 'uuid';
+import { demoPassword, demoTutors } from '../scripts/demo/load.ts';
+
+interface House {
+  readonly base: string;
+  readonly empty: string;
+  readonly admin: string;
+  readonly app: string;
+}
+
+/** Addresses of the whole under test. */
+export function house(): House {
+  return JSON.parse(process.env.VELDRIFT_E2E ?? '{}') as House;
+}
+
+/** Signs in through the page. */
+export async function signIn(page: Page, base = house().base): Promise<void> {
+  await page.goto(`${base}/sign-in`);
+  await page.getByLabel('E-mail address').fill(demoTutors[0].email);
+  await page.getByLabel('Password').fill(demoPassword);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('link', { name: 'Today' })).toBeVisible();
+}
+
+/** A page of a browser of its own, signed in. */
+export async function signedIn(browser: Browser, base = house().base): Promise<Page> {
+  const page = await (await browser.newContext()).newPage();
+  await signIn(page, base);
+  return page;
+}
+
+/** Adds a pupil by the API; minutes of eight seconds unless said otherwise. */
+export async function addPupil(page: Page, over: Partial<PupilInput> = {}): Promise<PupilInput> {
+  const input: PupilInput = {
+    id: uuid(),
+    name: `Test ${Math.random().toString(36).slice(2, 7)}`,
+    gradeSystem: 'year',
+    grade: 4,
+    operation: 'mul',
+    pathwayId: 'strategy',
+    setId: 'strategy/mul/squares',
+    school: 'minuteAim',
+    policy: { minuteMs: 8000 },
+    recallLimit: '2000',
+    capture: 'keypad',
+    clock: 'hidden',
+    hand: 'right',
+    homeLanguage: '',
+    aids: '',
+    notes: '',
+    visits: [],
+    ...over,
+  };
+  const response = await page.request.post(`${originOf(page)}/api/pupils`, { data: input });
+  expect(response.status()).toBe(201);
+  return input;
+}
+
+export async function deletePupil(page: Page, pupil: PupilInput): Promise<void> {
+  await page.request.delete(`${originOf(page)}/api/pupils/${pupil.id}`, { data: { confirm: pupil.name } });
+}
+
+const originOf = (page: Page) => new URL(page.url()).origin;
+
+export async function pupilOf(page: Page, name: string): Promise<Pupil> {
+  const list = (await (await page.request.get(`${originOf(page)}/api/pupils`)).json()) as Pupil[];
+  const found = list.find((one) => one.name === name);
+  if (!found) throw new Error(`There is no pupil called ${name}.`);
+  return found;
+}
+
+/** From the sheet to the first prompt. Gives the id of the minute. */
+export async function startMinute(
+  page: Page,
+  pupilId: string,
+  purpose: 'Weekly minute' | 'Practice minute' = 'Weekly minute',
+): Promise<string> {
+  await page.goto(`${originOf(page)}/table/new/${pupilId}`);
+  await page.getByRole('button', { name: purpose }).click();
+  await page.getByRole('button', { name: 'To the table' }).click();
+  await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(prompt(page)).toBeVisible();
+  return page.url().split('/').at(-1) as string;
+}
+
+export const prompt = (page: Page) => page.locator('[data-fact]');
+
+/** The right answer to the prompt now shown. */
+export async function rightAnswer(page: Page): Promise<string> {
+  return String(answerOf(parseFactKey((await prompt(page).getAttribute('data-fact')) as string)));
+}
+
+/** Types an answer to the prompt shown (the right one, unless given) and waits for the next. */
+export async function typeAnswer(page: Page, answer?: string): Promise<string> {
+  const before = await prompt(page).getAttribute('elementtiming');
+  const typed = answer ?? (await rightAnswer(page));
+  await page.keyboard.type(typed);
+  await page.keyboard.press('Enter');
+  await expect(prompt(page)).not.toHaveAttribute('elementtiming', before as string);
+  return typed;
+}
+
+/** Presses a judge key and waits for the next prompt. */
+export async function judge(
+  page: Page,
+  key: 'ArrowRight' | 'ArrowDown' | 'ArrowLeft' | 'ArrowUp',
+): Promise<void> {
+  const before = await prompt(page).getAttribute('elementtiming');
+  await page.keyboard.press(key);
+  await expect(prompt(page)).not.toHaveAttribute('elementtiming', before as string);
+}
+
+/** Waits for the end of the minute and opens the review. */
+export async function toReview(page: Page, withinMs = 20_000): Promise<void> {
+  await expect(page.getByRole('button', { name: 'Open the review' })).toBeVisible({ timeout: withinMs });
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('heading', { name: /Facts met/ })).toBeVisible();
+}
+
+/** What the server keeps of a minute; asked until its end is there. */
+export async function keptReview(page: Page, playId: string): Promise<ReviewPage> {
+  let found: ReviewPage | undefined;
+  await expect
+    .poll(async () => {
+      const response = await page.request.get(`${house().base}/api/plays/${playId}`);
+      found = response.ok() ? ((await response.json()) as ReviewPage) : undefined;
+      return found?.play.endedAt ?? null;
+    })
+    .not.toBeNull();
+  return found as ReviewPage;
+}
+
+/** No violation of WCAG 2.2 AA that axe can find. */
+export async function expectNoViolations(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  expect(
+    violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
+  ).toEqual([]);
+}
+
+/** Nothing reaches beyond the page's width. */
+export async function expectNoSideways(page: Page): Promise<void> {
+  expect(
+    await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+  ).toBeLessThanOrEqual(0);
+}

@@ -1,0 +1,77 @@
+// npm test: everything checked, without being asked twice. The last line is "N passed, N failed".
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureDebian, ensureNode, ensurePackages, hasChromium, hasPostgres, root } from './ensure.mjs';
+
+ensureNode();
+ensureDebian(['postgresql'], hasPostgres);
+ensureDebian(['chromium'], hasChromium);
+ensurePackages();
+
+const dir = mkdtempSync(join(tmpdir(), 'veldrift-results-'));
+let passed = 0;
+let failed = 0;
+
+/** One program that either works or does not. */
+function whole(name, args) {
+  process.stdout.write(`\n== ${name}\n`);
+  const run = spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' });
+  if (run.status === 0) passed += 1;
+  else failed += 1;
+}
+
+/** A test runner that writes how many of its tests passed and failed. */
+function counted(name, args, env, count) {
+  process.stdout.write(`\n== ${name}\n`);
+  const run = spawnSync(process.execPath, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
+  let found;
+  try {
+    found = count();
+  } catch {
+    found = { passed: 0, failed: 0 };
+  }
+  passed += found.passed;
+  // A runner that ends badly without naming a failed test has failed all the same.
+  failed += run.status !== 0 && found.failed === 0 ? 1 : found.failed;
+}
+
+const module = (path) => join(root, 'node_modules', path);
+const json = (name) => JSON.parse(readFileSync(join(dir, name), 'utf8'));
+
+whole('lint', [module('eslint/bin/eslint.js'), '.', '--max-warnings', '0']);
+whole('format', [module('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']);
+whole('types', [module('typescript/bin/tsc'), '-b']);
+counted(
+  'unit and server tests',
+  [
+    module('vitest/vitest.mjs'),
+    'run',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${join(dir, 'unit.json')}`,
+  ],
+  {},
+  () => {
+    const { numPassedTests, numFailedTests } = json('unit.json');
+    return { passed: numPassedTests, failed: numFailedTests };
+  },
+);
+counted(
+  'browser tests',
+  [module('@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'],
+  { VELDRIFT_JSON: join(dir, 'browser.json') },
+  () => {
+    const { stats } = json('browser.json');
+    return { passed: stats.expected, failed: stats.unexpected + stats.flaky };
+  },
+);
+
+rmSync(dir, { recursive: true, force: true });
+process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
+process.exit(failed === 0 && passed > 0 ? 0 : 1);
