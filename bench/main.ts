@@ -8,7 +8,10 @@ import { benches, type Section } from './benches.ts';
 async function main(asked: readonly string[]): Promise<void> {
   const root = resolve(import.meta.dirname, '..');
   const unknown = asked.filter((name) => !(name in benches));
-  if (unknown.length > 0) throw new Error(`There is no bench called ${unknown.join(', ')}; there are ${Object.keys(benches).join(', ')}.`);
+  if (unknown.length > 0)
+    throw new Error(
+      `There is no bench called ${unknown.join(', ')}; there are ${Object.keys(benches).join(', ')}.`,
+    );
   const file = join(root, 'docs/measurements.md');
   const kept = existsSync(file) ? sectionsOf(readFileSync(file, 'utf8')) : new Map<string, string>();
   for (const [name, bench] of Object.entries(benches)) {
@@ -45,7 +48,9 @@ ${rows.join('\n')}
 
 function sectionsOf(text: string): Map<string, string> {
   const parts = text.split(/^(?=## )/m).filter((part) => part.startsWith('## '));
-  return new Map(parts.map((part) => [(/^## (.*)$/m.exec(part) as RegExpExecArray)[1] as string, `${part.trim()}\n`]));
+  return new Map(
+    parts.map((part) => [(/^## (.*)$/m.exec(part) as RegExpExecArray)[1] as string, `${part.trim()}\n`]),
+  );
 }
 
 await main(process.argv.slice(2));

@@ -27,7 +27,11 @@ export async function withTable<T>(root: string, work: (table: BenchTable) => Pr
     const db = openDb(cluster.appUrl('demo'));
     await loadDemo(db, new Date());
     await db.end();
-    const serving = await serve(root, { db: cluster.appUrl('demo'), port: await portFrom(18_400, '127.0.0.1'), host: '127.0.0.1' });
+    const serving = await serve(root, {
+      db: cluster.appUrl('demo'),
+      port: await portFrom(18_400, '127.0.0.1'),
+      host: '127.0.0.1',
+    });
     stop = serving.stop;
     browser = await launch.launch(chromium);
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -55,7 +59,11 @@ export async function longMinute({ page }: BenchTable, capture: 'keypad' | 'tuto
 }
 
 /** The middle and the 95th of a hundred, of absolute values. */
-export function spread(values: readonly number[]): { readonly median: number; readonly p95: number; readonly worst: number } {
+export function spread(values: readonly number[]): {
+  readonly median: number;
+  readonly p95: number;
+  readonly worst: number;
+} {
   const sorted = values.map(Math.abs).sort((a, b) => a - b);
   const at = (p: number) => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))] as number;
   return { median: at(0.5), p95: at(0.95), worst: sorted.at(-1) as number };

@@ -55,7 +55,9 @@ test('a whole minute of sixty seconds by keypad, counted and judged', async ({ p
   expect(play).toMatchObject({ endReason: 'time', lengthMs: 60_000, counts: true });
   expect(play.summary).toMatchObject({ right: typed, wrong: 0, usedMs: 60_000, rightPerMinute: typed });
   expect(answers).toHaveLength(typed);
-  await expect(page.getByRole('button', { name: `${typed} right a minute: show what is behind it` })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: `${typed} right a minute: show what is behind it` }),
+  ).toBeVisible();
 });
 
 test('tutor\u2019s mark: judging turns to the next, marks and what was said belong to the last answer', async ({

@@ -1,0 +1,227 @@
+import { expect, test, type Page } from '@playwright/test';
+import {
+  addPupil,
+  deletePupil,
+  expectNoSideways,
+  expectNoViolations,
+  house,
+  pupilOf,
+  signIn,
+  startMinute,
+  typeAnswer,
+} from './house.ts';
+
+/** Every tutor screen of the demo room, by address and by what shows that it is there. */
+async function screensOf(
+  page: Page,
+): Promise<readonly (readonly [name: string, path: string, shown: () => Promise<void>])[]> {
+  const odalys = await pupilOf(page, 'Odalys B.');
+  const play = (
+    (await (await page.request.get(`${house().base}/api/pupils/${odalys.id}`)).json()) as {
+      plays: { id: string }[];
+    }
+  ).plays.at(-1)?.id;
+  const heading = (name: RegExp | string) => () =>
+    expect(page.getByRole('heading', { name }).first()).toBeVisible();
+  return [
+    ['today', '/', heading(/\d/)],
+    ['pupils', '/pupils', () => expect(page.getByRole('grid')).toBeVisible()],
+    ['add', '/pupils/new', heading('Add a pupil')],
+    [
+      'pupil',
+      `/pupils/${odalys.id}`,
+      () => expect(page.getByRole('table', { name: /Map of facts/ })).toBeVisible(),
+    ],
+    ['change', `/pupils/${odalys.id}/edit`, heading('Delete for good')],
+    ['sheet', `/table/new/${odalys.id}`, heading('Odalys B.')],
+    ['review', `/review/${play}`, heading(/Facts met/)],
+    ['settings', '/settings', heading('Settings')],
+    [
+      'calibration',
+      `/calibrate/keypad/${odalys.id}`,
+      () => expect(page.getByRole('button', { name: 'Begin' })).toBeVisible(),
+    ],
+  ];
+}
+
+for (const [width, height] of [
+  [1280, 800],
+  [768, 1024],
+] as const) {
+  test(`every screen keeps its layout and has no axe violation at ${width} x ${height}`, async ({ page }) => {
+    test.setTimeout(180_000);
+    await page.setViewportSize({ width, height });
+    await page.goto(`${house().base}/sign-in`);
+    await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+    await expectNoViolations(page);
+    await expectNoSideways(page);
+    await signIn(page);
+    for (const [name, path, shown] of await screensOf(page)) {
+      await test.step(name, async () => {
+        await page.goto(`${house().base}${path}`);
+        await shown();
+        await expectNoSideways(page);
+        await expectNoViolations(page);
+      });
+    }
+  });
+}
+
+for (const theme of ['dark', 'contrast'] as const) {
+  test(`the ${theme} theme has no axe violation either`, async ({ page }) => {
+    test.setTimeout(180_000);
+    await signIn(page);
+    await page.evaluate(
+      (name) => localStorage.setItem('veldrift.settings', JSON.stringify({ theme: name, hand: 'left' })),
+      theme,
+    );
+    for (const [name, path, shown] of await screensOf(page)) {
+      await test.step(name, async () => {
+        await page.goto(`${house().base}${path}`);
+        await shown();
+        await expectNoViolations(page);
+      });
+    }
+  });
+}
+
+test('the live table has no axe violation, in either way of capture, at either size', async ({ page }) => {
+  await signIn(page);
+  for (const capture of ['keypad', 'tutor'] as const) {
+    const made = await addPupil(page, { capture, policy: { minuteMs: 60_000 } });
+    await startMinute(page, made.id);
+    if (capture === 'keypad') await typeAnswer(page);
+    for (const [width, height] of [
+      [1280, 800],
+      [768, 1024],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      await expectNoSideways(page);
+      await expectNoViolations(page);
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.goto(`${house().base}/`);
+    await deletePupil(page, made);
+  }
+});
+
+test('a dialog with the answers behind a number has no axe violation', async ({ page }) => {
+  await signIn(page);
+  const odalys = await pupilOf(page, 'Odalys B.');
+  await page.goto(`${house().base}/pupils/${odalys.id}`);
+  await page.getByRole('button', { name: /facts recalled/ }).click();
+  await expect(page.getByRole('dialog').getByRole('table')).toBeVisible();
+  await expectNoViolations(page);
+});
+
+test('the map of facts is walked with the arrow keys and opens a fact', async ({ page }) => {
+  await signIn(page);
+  const odalys = await pupilOf(page, 'Odalys B.');
+  await page.goto(`${house().base}/pupils/${odalys.id}`);
+  const cell = (label: RegExp) =>
+    page.getByRole('table', { name: /Map of facts/ }).getByRole('button', { name: label });
+  await cell(/^0 × 0,/).focus();
+  for (let at = 0; at < 5; at += 1) await page.keyboard.press('ArrowDown');
+  for (let at = 0; at < 5; at += 1) await page.keyboard.press('ArrowRight');
+  await expect(cell(/^5 × 5,/)).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toContainText('5 × 5 = 25');
+});
+
+test('pupils are added, found, sorted, changed and deleted by keyboard alone, bad input named', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.getByRole('link', { name: 'Pupils', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('link', { name: 'Add a pupil' }).focus();
+  await page.keyboard.press('Enter');
+  const name = page.getByLabel('Shown name');
+  await name.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Give a shown name')).toBeVisible();
+  await name.fill('x'.repeat(200));
+  await page.getByLabel('Grade or year').fill('-1');
+  await page.getByRole('button', { name: 'Keep' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('The shown name should have 1 to 60 characters.')).toBeVisible();
+  await expect(page.getByText('The grade or year should be 0 or more.')).toBeVisible();
+  // What was typed is there after leaving the page.
+  await page.goto(`${house().base}/`);
+  await page.goto(`${house().base}/pupils/new`);
+  await expect(name).toHaveValue('x'.repeat(200));
+  await name.fill('\u{1F98A} \u0646\u0648\u0631');
+  await page.getByLabel('Grade or year').fill('2');
+  await name.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: '\u{1F98A} \u0646\u0648\u0631' })).toBeVisible();
+  await page.goto(`${house().base}/pupils`);
+  await page.keyboard.press('/');
+  await page.keyboard.type('\u0646\u0648\u0631');
+  await expect(page.getByRole('row')).toHaveCount(2);
+  await page.getByLabel('Find a pupil').fill('');
+  await page.getByRole('columnheader', { name: 'Pupil' }).click();
+  await page.getByRole('columnheader', { name: 'Pupil' }).click();
+  await expect(page.getByRole('row').nth(1)).toContainText('\u0646\u0648\u0631');
+  await page
+    .getByRole('link', { name: /\u0646\u0648\u0631/ })
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'Change' }).click();
+  await page.getByRole('button', { name: /^Delete/ }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('button', { name: 'Delete for good' })).toBeDisabled();
+  await dialog.getByLabel('Shown name').fill('\u{1F98A} \u0646\u0648\u0631');
+  await dialog.getByRole('button', { name: 'Delete for good' }).click();
+  await expect(page.getByRole('grid')).toBeVisible();
+  await expect(page.getByRole('link', { name: /\u0646\u0648\u0631/ })).toHaveCount(0);
+});
+
+test('an empty house leads the first visitor through account and room to the first check', async ({
+  page,
+}) => {
+  const begun = Date.now();
+  await page.goto(house().empty);
+  await expect(page.getByRole('heading', { name: 'Make the first room' })).toBeVisible();
+  await expectNoViolations(page);
+  await page.getByLabel('Name of the room').fill('The Quiet Corner');
+  await page.getByLabel('Your name').fill('Wren');
+  await page.getByLabel('E-mail address').fill('wren@corner.example');
+  await page.getByLabel('Password').fill('short');
+  await page.getByRole('button', { name: 'Make the room' }).click();
+  await expect(page.getByText('at least 10 characters').first()).toBeVisible();
+  await page.getByLabel('Password').fill('a long enough word');
+  await page.getByRole('button', { name: 'Make the room' }).click();
+  await expect(page.getByRole('heading', { name: 'No pupils yet' })).toBeVisible();
+  await expectNoViolations(page);
+  await page.getByRole('link', { name: 'Add a pupil' }).click();
+  await page.getByLabel('Shown name').fill('A. B.');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByRole('link', { name: 'Start a minute' }).click();
+  await page.getByRole('button', { name: 'To the table' }).click();
+  await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await typeAnswer(page);
+  expect(Date.now() - begun).toBeLessThan(180_000);
+});
+
+test('a server that fails, and an address that is nothing, are said in a sentence', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${house().base}/pupils/01900000-0000-7000-8000-000000000000`);
+  await expect(page.getByRole('heading', { name: 'There is no such pupil in this room' })).toBeVisible();
+  await page.goto(`${house().base}/nothing/here`);
+  await expect(page.getByText('There is nothing at this address.')).toBeVisible();
+  const odalys = await pupilOf(page, 'Odalys B.');
+  await page.route(`**/api/pupils/${odalys.id}`, (route) =>
+    route.fulfill({
+      status: 500,
+      contentType: 'application/json',
+      body: '{"message":"Something failed here, and it is on record. Nothing was lost; try again."}',
+    }),
+  );
+  await page.goto(`${house().base}/pupils/${odalys.id}`);
+  await expect(page.getByRole('alert')).toContainText('Nothing was lost; try again.');
+  await page.unroute(`**/api/pupils/${odalys.id}`);
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { name: 'Odalys B.' })).toBeVisible();
+});
