@@ -100,6 +100,8 @@ test('a killed browser loses no answer', async () => {
     await page.keyboard.press('Space');
     await typeAnswer(page);
     await toReview(page);
+    // The cookie of the sign-in may have died with the browser; the answers have not.
+    await signIn(page);
     await expectKept(page, playId, 3);
   } finally {
     await context.close().catch(() => undefined);

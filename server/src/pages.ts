@@ -14,10 +14,16 @@ export function servePages(app: Hono<Env>, dir: string): void {
     // File names carry a hash of their content.
     if (c.res.status === 200) c.res.headers.set('Cache-Control', 'public, max-age=31536000, immutable');
   });
-  app.use(serveStatic({ root: relative(process.cwd(), dir) || '.', index: '' }));
+  const files = serveStatic({ root: relative(process.cwd(), dir) || '.' });
+  app.use((c, next) => (isFile(c.req.path) ? files(c, next) : next()));
   app.get('*', (c) => {
-    if (/\.[a-z0-9]+$/i.test(c.req.path)) return c.text('There is nothing at this address.', 404);
+    if (isFile(c.req.path)) return c.text('There is nothing at this address.', 404);
     c.header('Cache-Control', 'no-cache');
     return c.html(page);
   });
+}
+
+/** Addresses of screens have no ending; files have. */
+function isFile(path: string): boolean {
+  return /\.[a-z0-9]+$/i.test(path);
 }

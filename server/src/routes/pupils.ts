@@ -1,10 +1,4 @@
-import {
-  findSet,
-  operations,
-  parseFactKey,
-  tryParseFactKey,
-  type Operation,
-} from '@veldrift/core';
+import { findSet, operations, parseFactKey, tryParseFactKey, type Operation } from '@veldrift/core';
 import { decideSchema, deletePupilSchema, pupilSchema, type FactOnMap, type PupilPage } from '@veldrift/wire';
 import { Hono } from 'hono';
 import type { RoomTx } from '../db.ts';

@@ -15,15 +15,29 @@ export async function rebuildRoom(
   onPupil: (done: number, of: number) => void = () => undefined,
   signal?: AbortSignal,
 ): Promise<void> {
-  const ids = await inRoom(db, roomId, (tx) => tx.rows<{ id: string }>('select id from pupils where room_id = $1 order by id', [roomId]));
+  const ids = await inRoom(db, roomId, (tx) =>
+    tx.rows<{ id: string }>('select id from pupils where room_id = $1 order by id', [roomId]),
+  );
   for (const [at, { id }] of ids.entries()) {
     signal?.throwIfAborted();
     await inRoom(db, roomId, async (tx) => {
       await tx.run('select 1 from pupils where room_id = $1 and id = $2 for update', [roomId, id]);
-      for (const table of ['fact_states', 'checks', 'standings']) await tx.run(`delete from ${table} where room_id = $1 and pupil_id = $2`, [roomId, id]);
-      const facts = await tx.rows<{ fact: string }>('select distinct fact from answers where room_id = $1 and pupil_id = $2', [roomId, id]);
-      await refreshFacts(tx, id, facts.map((row) => row.fact), timeZone);
-      const plays = await tx.rows<{ id: string }>('select id from plays where room_id = $1 and pupil_id = $2', [roomId, id]);
+      for (const table of ['fact_states', 'checks', 'standings'])
+        await tx.run(`delete from ${table} where room_id = $1 and pupil_id = $2`, [roomId, id]);
+      const facts = await tx.rows<{ fact: string }>(
+        'select distinct fact from answers where room_id = $1 and pupil_id = $2',
+        [roomId, id],
+      );
+      await refreshFacts(
+        tx,
+        id,
+        facts.map((row) => row.fact),
+        timeZone,
+      );
+      const plays = await tx.rows<{ id: string }>(
+        'select id from plays where room_id = $1 and pupil_id = $2',
+        [roomId, id],
+      );
       for (const play of plays) await refreshCheck(tx, play.id);
       const pupil = await findPupil(tx, timeZone, id);
       if (pupil) await refreshStanding(tx, pupil, timeZone);

@@ -11,7 +11,7 @@ export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       gcTime: cacheLastsMs,
-      staleTime: 2000,
+      staleTime: 0,
       networkMode: 'always',
       retry: (count, error) => !(error instanceof ApiError) && count < 1,
       refetchOnWindowFocus: true,

@@ -205,7 +205,7 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
   );
 
   const typing = useRef<TypedAnswer>([]);
-  useMinuteWatch({
+  const catchUp = useMinuteWatch({
     running,
     calm: state.calm,
     deadline,
@@ -269,12 +269,14 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
       typing.current = typed;
     },
     answerTyped: (typed) => {
+      catchUp();
       if (typed.length === 0) return false;
       const right = Number(typedText(typed)) === answerOf(parseFactKey(promptOf(now.current.state)));
       typing.current = [];
       return judge(right ? 'right' : 'wrong', typedTimes(typed)?.firstAt ?? 0, typed);
     },
     judge: (judgement, at, typed) => {
+      catchUp();
       typing.current = [];
       return judge(judgement, at, typed);
     },

@@ -1,5 +1,5 @@
-import { useEffect } from 'react';
-import { watchFrames } from './frameWatch.ts';
+import { useCallback, useEffect, useRef } from 'react';
+import { watchFrames, type FrameWatch } from './frameWatch.ts';
 
 const tickMs = 500;
 
@@ -17,7 +17,10 @@ interface Watched {
   readonly onHidden: () => void;
 }
 
-/** All that happens to a minute by itself: its time runs out, it ticks, frames go missing, the page is hidden. */
+/**
+ * All that happens to a minute by itself: its time runs out, it ticks, frames go missing, the page is hidden.
+ * Gives a function that hears of a freeze just past, to be called before a key is heard.
+ */
 export function useMinuteWatch({
   running,
   calm,
@@ -28,7 +31,10 @@ export function useMinuteWatch({
   onTick,
   onGap,
   onHidden,
-}: Watched): void {
+}: Watched): () => void {
+  const frames = useRef<FrameWatch>(undefined);
+  const catchUp = useCallback(() => frames.current?.catchUp(), []);
+
   useEffect(() => {
     if (!running || calm) return;
     let handle: ReturnType<typeof setTimeout>;
@@ -57,11 +63,22 @@ export function useMinuteWatch({
 
   useEffect(() => {
     if (!running) return;
-    const handle = setInterval(onTick, tickMs);
+    const handle = setInterval(() => {
+      catchUp();
+      onTick();
+    }, tickMs);
     return () => clearInterval(handle);
-  }, [onTick, running]);
+  }, [catchUp, onTick, running]);
 
-  useEffect(() => (running ? watchFrames(onGap) : undefined), [onGap, running]);
+  useEffect(() => {
+    if (!running) return;
+    const watch = watchFrames(onGap);
+    frames.current = watch;
+    return () => {
+      watch.stop();
+      frames.current = undefined;
+    };
+  }, [onGap, running]);
 
   useEffect(() => {
     const hide = () => {
@@ -70,4 +87,5 @@ export function useMinuteWatch({
     document.addEventListener('visibilitychange', hide);
     return () => document.removeEventListener('visibilitychange', hide);
   }, [onHidden]);
+  return catchUp;
 }

@@ -39,10 +39,11 @@ export function NewPupil() {
 /** Changing a pupil, or deleting one for good. */
 export function EditPupil() {
   const { pupilId = '' } = useParams();
-  const { data, error, refetch } = useQuery(pupilsQuery);
+  const { data, error, refetch, isFetching } = useQuery(pupilsQuery);
   if (!data)
     return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the pupil" />;
   const pupil = data.find((one) => one.id === pupilId);
+  if (!pupil && isFetching) return <Loading what="the pupil" />;
   if (!pupil) return <Empty title="There is no such pupil in this room">{null}</Empty>;
   const draft = `pupil.${pupilId}`;
   return (

@@ -36,6 +36,7 @@ export function CalibrationFrame({
   const navigate = useNavigate();
   return (
     <div className={`live plain ${hand}`}>
+      <h1 className="sr-only">{title}</h1>
       <main className="field with-pad" aria-label={title}>
         {!begun && (
           <div className="field-quiet">
@@ -54,7 +55,7 @@ export function CalibrationFrame({
         {begun && !done && children}
         {done && (
           <div className="calibrated" role="status">
-            <h1>Measured</h1>
+            <h2>Measured</h2>
             {result}
             <div className="actions">
               <Button

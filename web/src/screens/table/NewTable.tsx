@@ -37,10 +37,12 @@ const visitLastsMs = 90 * 60_000;
 /** Before a minute: what it will ask, how it is measured, and what to know before starting. */
 export function NewTable() {
   const { pupilId = '' } = useParams();
-  const { data, error, refetch } = useQuery(pupilsQuery);
+  const { data, error, refetch, isFetching } = useQuery(pupilsQuery);
   if (!data)
     return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the pupil" />;
   const pupil = data.find((one) => one.id === pupilId);
+  // A pupil added elsewhere is on the way.
+  if (!pupil && isFetching) return <Loading what="the pupil" />;
   if (!pupil) {
     return (
       <Empty title="There is no such pupil in this room">
