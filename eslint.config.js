@@ -53,7 +53,10 @@ export default tseslint.config(
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
     },
   },
-  { files: ['*.config.{js,ts}', '**/*.config.ts', 'e2e/globalSetup.ts'], rules: { 'no-restricted-exports': 'off' } },
+  {
+    files: ['*.config.{js,ts}', '**/*.config.ts', 'e2e/globalSetup.ts'],
+    rules: { 'no-restricted-exports': 'off' },
+  },
   { files: ['**/*.test.ts', 'e2e/**'], rules: { 'max-lines': 'off' } },
   {
     files: ['web/**/*.{ts,tsx}'],

@@ -95,10 +95,21 @@ export async function rightAnswer(page: Page): Promise<string> {
   return String(answerOf(parseFactKey((await prompt(page).getAttribute('data-fact')) as string)));
 }
 
+/** Waits until what is in the page has been painted: nobody answers what is not on the screen yet. */
+async function painted(page: Page): Promise<void> {
+  await page.evaluate(
+    () =>
+      new Promise<void>((done) => {
+        requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done)));
+      }),
+  );
+}
+
 /** Types an answer to the prompt shown (the right one, unless given) and waits for the next. */
 export async function typeAnswer(page: Page, answer?: string): Promise<string> {
   const before = await prompt(page).getAttribute('elementtiming');
   const typed = answer ?? (await rightAnswer(page));
+  await painted(page);
   await page.keyboard.type(typed);
   await page.keyboard.press('Enter');
   await expect(prompt(page)).not.toHaveAttribute('elementtiming', before as string);
@@ -111,6 +122,7 @@ export async function judge(
   key: 'ArrowRight' | 'ArrowDown' | 'ArrowLeft' | 'ArrowUp',
 ): Promise<void> {
   const before = await prompt(page).getAttribute('elementtiming');
+  await painted(page);
   await page.keyboard.press(key);
   await expect(prompt(page)).not.toHaveAttribute('elementtiming', before as string);
 }

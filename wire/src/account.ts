@@ -20,8 +20,8 @@ export const signInSchema = object({
 export type SignIn = InferType<typeof signInSchema>;
 
 export const firstRoomSchema = object({
-  room: nameField('The room\u2019s name').required('Give the room a name.'),
-  name: nameField('Your name').required('Give your name.'),
+  room: nameField('The room\u2019s name', 'Give the room a name.'),
+  name: nameField('Your name', 'Give your name.'),
   email: emailField().required('Give your e-mail address.'),
   password: textField('The password', 200)
     .required('Choose a password.')

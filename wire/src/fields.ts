@@ -4,9 +4,9 @@ import { number, string } from 'yup';
 export const longestName = 60;
 
 /** Control characters (a line break among them) have no place in a name, and NUL cannot be stored at all. */
- 
+
 const controls = /[\u0000-\u001f\u007f]/;
- 
+
 const nul = /\u0000/;
 
 export const idField = () =>
@@ -17,15 +17,21 @@ export const idField = () =>
       '${path} should be a UUID.',
     );
 
-/** A name people read: trimmed, 1 to 60 characters (as people count them), any script, no control characters. */
-export const nameField = (what: string) =>
+/**
+ * A name people read: trimmed, 1 to 60 characters (as people count them), any script, no control characters.
+ * `what` begins the sentence on a bad one; `missing` is the sentence on an empty one.
+ */
+export const nameField = (what: string, missing: string) =>
   string()
     .strict()
-    .test('length', `${what} should have 1 to ${longestName} characters.`, (value) => {
-      if (value === undefined) return true;
-      const length = [...value.trim()].length;
-      return length >= 1 && length <= longestName;
-    })
+    .defined(missing)
+    .nonNullable(missing)
+    .test('given', missing, (value) => value === undefined || value.trim() !== '')
+    .test(
+      'length',
+      `${what} should have 1 to ${longestName} characters.`,
+      (value) => value === undefined || [...value.trim()].length <= longestName,
+    )
     .test(
       'controls',
       `${what} should have no control characters.`,

@@ -65,7 +65,7 @@ const policySchema = mixed<Partial<Policy>>()
 /** What a tutor may say of a pupil. */
 export const pupilSchema = object({
   id: idField().required(),
-  name: nameField('The shown name').required('Give a shown name: initials or a first name.'),
+  name: nameField('The shown name', 'Give a shown name: initials or a first name.'),
   gradeSystem: oneOf(gradeSystems, 'The grade system').required(),
   grade: whole('The grade or year', 0, highestGrade).nullable().defined(),
   operation: oneOf(operations, 'The operation').required(),

@@ -90,7 +90,7 @@ describe('sets', () => {
     expect(placeOfSet('strategy/mul/8-as-double-4')).toMatchObject({
       at: 6,
       of: 11,
-      next: { name: '3' },
+      next: { name: 'the 3s' },
       before: { name: '4 as double 2' },
     });
     expect(placeOfSet('strategy/mul/7-11-and-12')?.next).toBeUndefined();

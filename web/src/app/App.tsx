@@ -14,7 +14,7 @@ import { NewTable } from '../screens/table/NewTable.tsx';
 import { Table } from '../screens/table/Table.tsx';
 import { api, ApiError } from './api.ts';
 import { deviceDb } from './deviceDb.ts';
-import { cacheLastsMs, meQuery, persister, queryClient } from './queries.ts';
+import { cacheLastsMs, keptQueries, meQuery, persister, queryClient } from './queries.ts';
 import { outboxOf, SessionProvider, useSessionStatus } from './session.tsx';
 import { useSettings } from './settings.ts';
 import { Shell } from './Shell.tsx';
@@ -54,7 +54,12 @@ export function App() {
       <CssBaseline />
       <PersistQueryClientProvider
         client={queryClient}
-        persistOptions={{ persister, maxAge: cacheLastsMs, buster: cacheVersion }}
+        persistOptions={{
+          persister,
+          maxAge: cacheLastsMs,
+          buster: cacheVersion,
+          dehydrateOptions: keptQueries,
+        }}
       >
         <SnackbarProvider
           maxSnack={2}

@@ -1,4 +1,5 @@
-import { QueryClient, queryOptions } from '@tanstack/react-query';
+import { QueryClient, queryOptions, type Query } from '@tanstack/react-query';
+import type { PersistedClient } from '@tanstack/react-query-persist-client';
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
 import { api, ApiError } from './api.ts';
 import { deviceDb } from './deviceDb.ts';
@@ -22,10 +23,28 @@ export const queryClient = new QueryClient({
 
 const cacheKey = 'queries';
 
+/**
+ * What was fetched once is kept as fetched, even where fetching it again has failed since (the server is away): else a
+ * second reload without a network would find nothing.
+ */
+function serialize(client: PersistedClient): string {
+  const queries = client.clientState.queries.map((query) => ({
+    ...query,
+    state: { ...query.state, status: 'success', error: null, fetchFailureReason: null, fetchStatus: 'idle' },
+  }));
+  return JSON.stringify({ ...client, clientState: { ...client.clientState, queries } });
+}
+
+/** Which queries are kept: those with something in them. */
+export const keptQueries = {
+  shouldDehydrateQuery: (query: Query) => query.state.data !== undefined,
+} as const;
+
 /** Keeps the fetched pages on this device, so that the application opens without a network. Cleared on signing out. */
 export const persister = createAsyncStoragePersister({
   key: cacheKey,
   throttleTime: 500,
+  serialize,
   storage: {
     getItem: async (key) => (await (await deviceDb()).get('cache', key)) ?? null,
     setItem: async (key, value) => void (await (await deviceDb()).put('cache', value, key)),

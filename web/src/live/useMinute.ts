@@ -33,6 +33,8 @@ export interface LiveMinute {
   /** ms left, as last ticked. */
   readonly leftMs: number;
   readonly start: () => void;
+  /** Whether a key pressed then can belong to the prompt now shown: it was painted before. */
+  readonly isShownAt: (at: number) => boolean;
   /** Hears of digits being typed, so that an answer begun in time may be finished after it. */
   readonly typing: (typed: TypedAnswer) => void;
   readonly answerTyped: (typed: TypedAnswer) => boolean;
@@ -164,7 +166,6 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
     (judgement: Judgement, at: number, typed: TypedAnswer = []): boolean => {
       const current = now.current.state;
       const paintedAt = clock.current?.paintedAt(promptId);
-      // A key pressed before the prompt was painted belongs to the one before.
       if (current.status !== 'running' || paintedAt === undefined || at < paintedAt) return false;
       const times = typedTimes(typed);
       const begunAt = row.way === 'keypad' && judgement !== 'gaveUp' && times ? times.firstAt : at;
@@ -196,6 +197,12 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
       );
     },
     [clock, deadline, measuring, promptId, record, row.way, untimed],
+  );
+
+  // A key pressed before the prompt was painted belongs to the one before.
+  const isShownAt = useCallback(
+    (at: number) => at >= (clock.current?.paintedAt(promptId) ?? Infinity),
+    [clock, promptId],
   );
 
   const pause = useCallback(
@@ -264,6 +271,7 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
     state,
     promptId,
     leftMs,
+    isShownAt,
     start: () => go(untimed ? [{ kind: 'started' }, { kind: 'calmed', usedMs: 0 }] : [{ kind: 'started' }]),
     typing: (typed) => {
       typing.current = typed;

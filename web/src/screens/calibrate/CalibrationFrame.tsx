@@ -36,8 +36,8 @@ export function CalibrationFrame({
   const navigate = useNavigate();
   return (
     <div className={`live plain ${hand}`}>
-      <h1 className="sr-only">{title}</h1>
-      <main className="field with-pad" aria-label={title}>
+      <main className="field with-pad">
+        <h1 className="sr-only">{title}</h1>
         {!begun && (
           <div className="field-quiet">
             <p>{title}</p>

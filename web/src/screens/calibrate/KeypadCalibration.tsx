@@ -49,6 +49,9 @@ export function KeypadCalibration() {
   };
   const clock = usePaintClock(running ? promptId : undefined, (_, paintedAt) => close(paintedAt));
 
+  const digit = (key: string, when: number) => {
+    if (when >= (clock.current?.paintedAt(promptId) ?? Infinity)) setTyped(typeDigit(typed, key, when));
+  };
   const enter = () => {
     const times = typedTimes(typed);
     const paintedAt = clock.current?.paintedAt(promptId);
@@ -80,7 +83,7 @@ export function KeypadCalibration() {
     const key = readKey(event.key);
     if (!key) return;
     event.preventDefault();
-    if (key.kind === 'digit') setTyped(typeDigit(typed, key.digit, event.timeStamp));
+    if (key.kind === 'digit') digit(key.digit, event.timeStamp);
     else if (key.kind === 'undo') setTyped(deleteDigit(typed));
     else if (key.kind === 'enter') enter();
   });
@@ -130,11 +133,7 @@ export function KeypadCalibration() {
             <NumberPrompt promptId={promptId} text={String(number)} />
             <TypedLine typed={typed} />
           </div>
-          <Keypad
-            onDigit={(digit, when) => setTyped(typeDigit(typed, digit, when))}
-            onDelete={() => setTyped(deleteDigit(typed))}
-            onEnter={enter}
-          />
+          <Keypad onDigit={digit} onDelete={() => setTyped(deleteDigit(typed))} onEnter={enter} />
         </>
       )}
     </CalibrationFrame>

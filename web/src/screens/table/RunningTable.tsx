@@ -59,7 +59,7 @@ export function RunningTable({
   };
   const digit = (key: string, at: number) => {
     if (keypad) {
-      if (running) type(typeDigit(typed, key, at));
+      if (running && minute.isShownAt(at)) type(typeDigit(typed, key, at));
     } else if (state.answers.at(-1)?.judgement === 'wrong' && said.length < 6) {
       setSaid(said + key);
       minute.say(said + key);
@@ -133,14 +133,14 @@ export function RunningTable({
 
   return (
     <div className={`live ${hand}`}>
-      <h1 className="sr-only">
-        {pupil.name}: {row.purpose === 'check' ? 'weekly minute' : 'practice minute'}, {set.name}
-      </h1>
       <main
         className={`field ${keypad ? 'with-pad' : ''} ${pupil.hand === 'left' ? 'pad-left' : ''}`}
         data-status={state.status}
         data-calm={state.calm}
       >
+        <h1 className="sr-only">
+          {pupil.name}: {row.purpose === 'check' ? 'weekly minute' : 'practice minute'}, {set.name}
+        </h1>
         {running ? (
           <>
             <div className="asked">
