@@ -161,6 +161,18 @@ test('a sign-in that ends in mid-minute loses nothing', async ({ page }) => {
   await expect.poll(() => outboxCount(page)).toBe(0);
 });
 
+test('a sign-in that has ended shows no more of the room until someone signs in', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${house().base}/pupils`);
+  await expect(page.getByRole('grid')).toBeVisible();
+  await withClient(house().admin, (client) => client.query('delete from sessions'));
+  await page.getByRole('link', { name: 'Odalys B.' }).last().click();
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await page.goto(`${house().base}/pupils`);
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await signIn(page);
+});
+
 test('the same events sent twice over are kept once, and one refused blocks no other', async ({ page }) => {
   await signIn(page);
   const made = await addPupil(page);

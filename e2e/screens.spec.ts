@@ -158,8 +158,10 @@ test('pupils are added, found, sorted, changed and deleted by keyboard alone, ba
   await name.focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: '\u{1F98A} \u0646\u0648\u0631' })).toBeVisible();
-  await page.goto(`${house().base}/pupils`);
+  await page.goto(`${house().base}/`);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await page.keyboard.press('/');
+  await expect(page.getByLabel('Find a pupil')).toBeFocused();
   await page.keyboard.type('\u0646\u0648\u0631');
   await expect(page.getByRole('row')).toHaveCount(2);
   await page.getByLabel('Find a pupil').fill('');

@@ -96,7 +96,10 @@ async function views(page: Page, base: string): Promise<void> {
   await page.getByRole('heading', { name: /Facts met/ }).waitFor();
   await page.getByRole('button', { name: /^Accept/ }).waitFor();
   await shot('review');
-  await page.getByRole('button', { name: /facts recalled/ }).click();
+  await page
+    .getByRole('button', { name: /recalled; \d+ are needed/ })
+    .first()
+    .click();
   await page.getByRole('dialog').getByRole('table').waitFor();
   await shot('answers-behind');
 

@@ -85,8 +85,8 @@ export const topics: Readonly<Record<string, (input: Document) => unknown>> = {
     return {
       about: found.about,
       verdict: found.verdict,
-      reasons: found.reasons,
-      missing: found.missing,
+      reasons: found.reasons.map((one) => one.text),
+      missing: found.missing.map((one) => one.text),
       wouldSettle: found.wouldSettle,
       strays: found.strays,
     };

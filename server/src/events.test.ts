@@ -187,7 +187,6 @@ describe('bad batches', () => {
       `/api/pupils/${pupilId}/decisions`,
       '/api/sign-in',
       '/api/first-room',
-      '/api/me/judging',
     ];
     const near = fc.record(
       {

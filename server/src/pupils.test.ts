@@ -159,12 +159,17 @@ describe('a decision', () => {
       policy: { aimPerMinute: 30 },
       by: 'Tutor',
     });
-    expect(kept.checkIds).toHaveLength(3);
+    expect(kept.checkIds).toEqual([playId]);
     const rests = (await room.call('GET', `/api/pupils/${id}/decisions/${kept.id}/answers`))
       .body as KeptAnswer[];
     expect(rests.length).toBe(kept.answerIds.length);
     expect(new Set(rests.map((one) => one.fact)).size).toBe(13);
     const review = (await room.call('GET', `/api/plays/${playId}`)).body as ReviewPage;
+    const ofCheck = await room.call('GET', `/api/pupils/${id}/decisions/${kept.id}/answers?of=checks`);
+    expect(ofCheck.body).toEqual(review.answers);
+    expect((await room.call('GET', `/api/pupils/${id}/decisions/${kept.id}/answers?of=all`)).status).toBe(
+      400,
+    );
     expect(review.decision?.id).toBe(kept.id);
   });
 
@@ -237,12 +242,13 @@ describe('calibration', () => {
     const { pupil } = await page(id);
     expect(pupil.keypadCalibration?.samples).toHaveLength(2);
     expect(pupil.naming?.promptToPromptMs).toEqual([900, 950]);
-    expect(
-      (await room.call('POST', '/api/me/judging', { id: uuid(), at: at(0), timesMs: [600, 620] })).status,
-    ).toBe(201);
+    const judging = { v: 1, kind: 'judgingMeasured', at: at(0) };
+    const good = { ...judging, id: uuid(), timesMs: [600, 620] };
+    const sent = await room.send([good, { ...judging, id: uuid(), timesMs: [-5] }, good]);
+    expect(sent.body).toMatchObject({
+      results: [{ status: 'kept' }, { status: 'refused', field: 'timesMs[0]' }, { status: 'kept' }],
+    });
+    expect((await room.send([good])).body).toMatchObject({ results: [{ status: 'already' }] });
     expect((await room.call('GET', '/api/me')).body).toMatchObject({ judging: { timesMs: [600, 620] } });
-    expect(
-      (await room.call('POST', '/api/me/judging', { id: uuid(), at: at(0), timesMs: [-5] })).status,
-    ).toBe(400);
   });
 });

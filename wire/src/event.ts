@@ -7,12 +7,12 @@ export const eventVersion = 1;
 /** Longest times an event may carry: a minute left open for a day is closed by then. */
 const dayMs = 86_400_000;
 
-const base = {
+const ownBase = {
   id: idField().required(),
   v: number().strict().oneOf([eventVersion], `v should be ${eventVersion}.`).required(),
-  pupilId: idField().required(),
   at: instantField().required(),
 };
+const base = { ...ownBase, pupilId: idField().required() };
 const inPlay = {
   ...base,
   visitId: idField().required(),
@@ -116,10 +116,18 @@ export const eventSchemas = {
       .max(64, 'promptToPromptMs holds too many times.')
       .required(),
   }).exact(),
+  /** The tutor's own judging times: of no pupil. */
+  judgingMeasured: object({
+    ...ownBase,
+    kind: kind('judgingMeasured'),
+    timesMs: array(msField(60_000).required()).strict().max(64, 'timesMs holds too many times.').required(),
+  }).exact(),
 } as const;
 
 export type EventKind = keyof typeof eventSchemas;
 export type TableEvent = { [K in EventKind]: InferType<(typeof eventSchemas)[K]> }[EventKind];
+/** An event of one pupil: all but the tutor's own. */
+export type PupilEvent = Extract<TableEvent, { pupilId: string }>;
 export type EventOf<K extends EventKind> = InferType<(typeof eventSchemas)[K]>;
 
 /** Picks the schema by the event's own kind. */
@@ -151,13 +159,6 @@ export const batchSchema = object({
     .strict()
     .max(largestBatch, `events should hold at most ${largestBatch}.`)
     .required('events is missing.'),
-}).exact();
-
-/** The tutor's own calibration, which belongs to no pupil. */
-export const tutorCalibrationSchema = object({
-  id: idField().required(),
-  at: instantField().required(),
-  timesMs: array(msField(60_000).required()).strict().max(64, 'timesMs holds too many times.').required(),
 }).exact();
 
 export type EventStatus = 'kept' | 'already' | 'refused';

@@ -6,6 +6,7 @@ import type {
   FactState,
   MinuteSummary,
   Operation,
+  Reason,
   Verdict,
 } from '@veldrift/core';
 import type { Pupil } from './pupil.ts';
@@ -56,8 +57,8 @@ export interface KeptDecision {
   readonly school: string;
   readonly policy: Readonly<Record<string, number>>;
   readonly verdict: Verdict;
-  readonly reasons: readonly string[];
-  readonly missing: readonly string[];
+  readonly reasons: readonly Reason[];
+  readonly missing: readonly Reason[];
   readonly wouldSettle: string;
   readonly strays: readonly FactKey[];
   readonly answerIds: readonly string[];
@@ -99,10 +100,5 @@ export interface ReviewPage {
   readonly proposal: Proposal;
   readonly decision: KeptDecision | null;
   /** Wrong answers of this pupil on this operation before this minute, newest last, for reading patterns. */
-  readonly earlierSlips: readonly {
-    readonly id: string;
-    readonly fact: FactKey;
-    readonly given: string | null;
-    readonly visitId: string;
-  }[];
+  readonly earlierSlips: readonly KeptAnswer[];
 }

@@ -3,7 +3,7 @@ import { median } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { findSet } from '../facts/pathway.ts';
 import { decide } from './decide.ts';
-import type { CheckResult, Evidence, JudgedAnswer } from './decision.ts';
+import type { CheckResult, Evidence, JudgedAnswer, Reason } from './decision.ts';
 import { factsNeeded } from './eachFactInstant.ts';
 import { defaultPolicy, policyInForce, schools } from './policy.ts';
 import { theilSen } from './trend.ts';
@@ -74,6 +74,8 @@ const recalledAnswers = (keys: readonly string[], over: Partial<JudgedAnswer> = 
         }) as JudgedAnswer,
     ),
   );
+/** The sentences alone. */
+const texts = (reasons: readonly Reason[]) => reasons.map((one) => one.text);
 const evidence = (over: Partial<Evidence> = {}): Evidence => ({
   school: 'eachFactInstant',
   policy: defaultPolicy,
@@ -90,7 +92,7 @@ describe('minute aim', () => {
   it('moves on at the aim with few wrong', () => {
     const found = judge({});
     expect(found.verdict).toBe('advance');
-    expect(found.reasons[0]).toBe('31 right a minute in the latest check; the aim is 30.');
+    expect(found.reasons[0]?.text).toBe('31 right a minute in the latest check; the aim is 30.');
     expect(found.checkIds).toEqual(['c1']);
   });
   it('stays under the aim, or with too many wrong', () => {
@@ -101,24 +103,27 @@ describe('minute aim', () => {
   it('asks nine tenths of a low ceiling, and says so', () => {
     const found = judge({ ceiling: 28, checks: [check({ right: 26 })] });
     expect(found.verdict).toBe('advance');
-    expect(found.reasons.join(' ')).toContain('ceiling is 28 a minute');
+    expect(texts(found.reasons).join(' ')).toContain('ceiling is 28 a minute');
     expect(judge({ ceiling: 28, checks: [check({ right: 25 })] }).verdict).toBe('stay');
   });
   it('hangs nothing on a check that was cut short', () => {
     const found = judge({ checks: [check({ counts: false })] });
     expect(found.verdict).toBe('notEnough');
-    expect(found.missing.join(' ')).toContain('cut short');
+    expect(texts(found.missing).join(' ')).toContain('cut short');
     expect(found.wouldSettle).toContain('weekly minute');
   });
   it('names four checks without growth', () => {
     const flat = [22, 21, 22, 20].map((right, at) =>
       check({ id: `c${at}`, at: `2026-11-0${at + 1}T10:00:00Z`, right }),
     );
-    expect(judge({ checks: flat }).reasons.join(' ')).toContain('4 checks without growth: 22, 21, 22 and 20');
+    expect(judge({ checks: flat }).checkIds).toEqual(['c0', 'c1', 'c2', 'c3']);
+    expect(texts(judge({ checks: flat }).reasons).join(' ')).toContain(
+      '4 checks without growth: 22, 21, 22 and 20',
+    );
     const growing = [18, 20, 21, 23].map((right, at) =>
       check({ id: `c${at}`, at: `2026-11-0${at + 1}T10:00:00Z`, right }),
     );
-    expect(judge({ checks: growing }).reasons.join(' ')).not.toContain('without growth');
+    expect(texts(judge({ checks: growing }).reasons).join(' ')).not.toContain('without growth');
   });
 });
 
@@ -132,7 +137,7 @@ describe('each fact instant', () => {
       wouldSettle: '',
       strays: [],
     });
-    expect(found.reasons[0]).toBe(`11 of 11 facts recalled; 10 are needed.`);
+    expect(found.reasons[0]?.text).toBe(`11 of 11 facts recalled; 10 are needed.`);
     expect(found.answerIds).toHaveLength(33);
     expect(found.checkIds).toEqual(['c1']);
   });
@@ -152,20 +157,20 @@ describe('each fact instant', () => {
       }),
     );
     expect(found.verdict).toBe('stay');
-    expect(found.reasons.join(' ')).toContain('Worked out: 0 + 10 (3.4 s)');
+    expect(texts(found.reasons).join(' ')).toContain('Worked out: 0 + 10 (3.4 s)');
     expect(found.wouldSettle).toContain('Practice on');
   });
   it('says when evidence lacks', () => {
     const found = decide(evidence({ answers: recalledAnswers(facts.slice(4)) }));
     expect(found.verdict).toBe('notEnough');
-    expect(found.missing.join(' ')).toContain('4 facts not asked yet');
+    expect(texts(found.missing).join(' ')).toContain('4 facts not asked yet');
     expect(decide(evidence({ answers: [], checks: [] })).verdict).toBe('notEnough');
   });
   it('needs a minute given since the facts were recalled', () => {
     const early = decide(evidence({ checks: [check({ at: '2026-11-10T10:00:00Z' })] }));
     expect(early.verdict).toBe('notEnough');
-    expect(early.missing.join(' ')).toContain('before the facts were recalled');
-    expect(decide(evidence({ checks: [] })).missing).toContain('No finished minute on this set yet.');
+    expect(texts(early.missing).join(' ')).toContain('before the facts were recalled');
+    expect(texts(decide(evidence({ checks: [] })).missing)).toContain('No finished minute on this set yet.');
     expect(decide(evidence({ checks: [check({ right: 20 })] })).verdict).toBe('stay');
   });
   it('needs all facts of a small or counted set', () => {
@@ -218,7 +223,9 @@ describe('any decision', () => {
           const found = decide(evidence({ school, answers: list, checks: given, ceiling }));
           expect(found.reasons.length + found.missing.length).toBeGreaterThan(0);
           expect(found.wouldSettle === '').toBe(found.verdict === 'advance');
-          expect([...found.reasons, ...found.missing].every((one) => /^[^!]+\.$/.test(one))).toBe(true);
+          expect(texts([...found.reasons, ...found.missing]).every((one) => /^[^!]+\.$/.test(one))).toBe(
+            true,
+          );
           if (found.verdict === 'advance')
             expect(given.some((one) => one.counts && one.wrong <= 2)).toBe(true);
         },

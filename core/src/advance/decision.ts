@@ -5,19 +5,28 @@ import type { School, Policy } from './policy.ts';
 export const verdicts = ['advance', 'stay', 'stepBack', 'review', 'recalibrate', 'notEnough'] as const;
 export type Verdict = (typeof verdicts)[number];
 
+/** What a sentence of a decision rests on: the states of facts, the latest checks, or the ceiling measured. */
+export const grounds = ['facts', 'checks', 'ceiling'] as const;
+export type Ground = (typeof grounds)[number];
+
+/** A sentence with its numbers, and what it rests on, so that the answers behind it can be opened. */
+export interface Reason {
+  readonly text: string;
+  readonly restsOn: Ground;
+}
+
 /** What a school says, with why. The tutor accepts or decides otherwise; the tool never moves a child by itself. */
 export interface Decision {
   readonly about: 'set' | 'step' | 'aid' | 'clock';
   readonly verdict: Verdict;
-  /** Sentences with their numbers. */
-  readonly reasons: readonly string[];
+  readonly reasons: readonly Reason[];
   /** What the evidence lacks. */
-  readonly missing: readonly string[];
+  readonly missing: readonly Reason[];
   /** The drill or check that would settle it; empty when settled. */
   readonly wouldSettle: string;
   /** Facts still short that are carried along on moving on. */
   readonly strays: readonly FactKey[];
-  /** Ids of the answers it rests on, where they have ids. */
+  /** Ids of the answers that the states it rests on look back over, where they have ids. */
   readonly answerIds: readonly string[];
   /** Ids of the checks it rests on, where they have ids. */
   readonly checkIds: readonly string[];

@@ -1,7 +1,7 @@
 import type { FactKey } from '../facts/fact.ts';
 import { factStatesOf, factStateSteps, isRecalled, type FactState } from '../recall/factState.ts';
-import type { Decision, Evidence, JudgedAnswer } from './decision.ts';
-import { standing } from './minuteCheck.ts';
+import type { Decision, Evidence, JudgedAnswer, Reason } from './decision.ts';
+import { onCheck, standing } from './minuteCheck.ts';
 import { countText, factListText, joinText, secondsText } from './words.ts';
 import { factKeyText } from '../facts/fact.ts';
 
@@ -34,21 +34,21 @@ export function judgeByEachFact(evidence: Evidence): Decision {
     check.latest !== undefined && heldSince !== undefined && Date.parse(check.latest.at) >= heldSince;
 
   const reasons = [
-    `${recalled.length} of ${countText(facts.length, 'fact')} recalled; ${needed} are needed.`,
-    ...lookBack(short, stateOf, answers),
+    onFacts(`${recalled.length} of ${countText(facts.length, 'fact')} recalled; ${needed} are needed.`),
+    ...lookBack(short, stateOf, answers).map(onFacts),
     ...check.reasons,
   ];
   const base = {
     about: 'set',
     strays: enough ? short : [],
     answerIds: lookedAt(answers),
-    checkIds: evidence.checks.flatMap((one) => (one.id ? [one.id] : [])),
+    checkIds: check.checkIds,
   } as const;
 
   if (!enough) {
     const shown = short.filter((fact) => isShown(fact, stateOf(fact), answers));
     const lacking = short.filter((fact) => !shown.includes(fact));
-    const missing = [...lack(lacking, stateOf), ...check.missing];
+    const missing = [...lack(lacking, stateOf).map(onFacts), ...check.missing];
     const provenShort = facts.length - shown.length < needed;
     return {
       ...base,
@@ -75,11 +75,13 @@ export function judgeByEachFact(evidence: Evidence): Decision {
     verdict: 'notEnough',
     reasons,
     missing: check.latest
-      ? [...check.missing, 'The latest check was given before the facts were recalled.']
+      ? [...check.missing, onCheck('The latest check was given before the facts were recalled.')]
       : check.missing,
     wouldSettle: 'One weekly minute on this set, to its end.',
   };
 }
+
+const onFacts = (text: string): Reason => ({ text, restsOn: 'facts' });
 
 /** Since when enough facts have been recalled without a break, as a time in ms. */
 function heldFrom(answers: readonly JudgedAnswer[], needed: number, timeZone: string): number | undefined {

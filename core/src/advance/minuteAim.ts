@@ -1,5 +1,5 @@
 import type { Decision, Evidence } from './decision.ts';
-import { checkRate, countingChecks, standing } from './minuteCheck.ts';
+import { checkRate, countingChecks, onCheck, standing } from './minuteCheck.ts';
 import { theilSen } from './trend.ts';
 import { joinText, numberText } from './words.ts';
 
@@ -9,8 +9,13 @@ import { joinText, numberText } from './words.ts';
  */
 export function judgeByMinuteAim(evidence: Evidence): Decision {
   const check = standing(evidence);
-  const checkIds = evidence.checks.flatMap((one) => (one.id ? [one.id] : []));
-  const base = { about: 'set', strays: [], answerIds: [], checkIds, missing: check.missing } as const;
+  const base = {
+    about: 'set',
+    strays: [],
+    answerIds: [],
+    checkIds: check.checkIds,
+    missing: check.missing,
+  } as const;
   if (!check.latest) {
     return {
       ...base,
@@ -22,15 +27,19 @@ export function judgeByMinuteAim(evidence: Evidence): Decision {
   if (check.atAim && check.fewWrong)
     return { ...base, verdict: 'advance', reasons: check.reasons, wouldSettle: '' };
   const reasons = [...check.reasons];
+  let { checkIds } = base;
   const lately = countingChecks(evidence.checks).slice(-evidence.policy.flatChecks);
   if (lately.length === evidence.policy.flatChecks) {
     const rates = lately.map(checkRate);
     const slope = theilSen(rates.map((value, day) => ({ day, value }))).perWeek ?? 0;
     if (slope <= 0) {
       reasons.push(
-        `${rates.length} checks without growth: ${joinText(rates.map(numberText))} right a minute. Change one thing: the step, an aid, or the time of day.`,
+        onCheck(
+          `${rates.length} checks without growth: ${joinText(rates.map(numberText))} right a minute. Change one thing: the step, an aid, or the time of day.`,
+        ),
       );
+      checkIds = lately.flatMap((one) => (one.id ? [one.id] : []));
     }
   }
-  return { ...base, verdict: 'stay', reasons, wouldSettle: 'The next weekly minute on this set.' };
+  return { ...base, checkIds, verdict: 'stay', reasons, wouldSettle: 'The next weekly minute on this set.' };
 }

@@ -1,5 +1,5 @@
 import { aimPerMinute, perMinute } from '../recall/rate.ts';
-import type { CheckResult, Evidence } from './decision.ts';
+import type { CheckResult, Evidence, Reason } from './decision.ts';
 import { countText, numberText } from './words.ts';
 
 /** How a set's latest check that counts stands against the aim. */
@@ -10,9 +10,11 @@ export interface CheckStanding {
   readonly atAim: boolean;
   readonly fewWrong: boolean;
   /** Sentences on the check and on the aim. */
-  readonly reasons: readonly string[];
+  readonly reasons: readonly Reason[];
   /** What is lacking, as sentences. */
-  readonly missing: readonly string[];
+  readonly missing: readonly Reason[];
+  /** The id of the check judged, where it has one. */
+  readonly checkIds: readonly string[];
 }
 
 /** Oldest first, those that count. */
@@ -30,34 +32,40 @@ export function standing(evidence: Evidence): CheckStanding {
   const counting = countingChecks(evidence.checks);
   const latest = counting.at(-1);
   const { perMinute: aim, binds } = aimPerMinute(ceiling, policy.aimPerMinute);
-  const reasons: string[] = [];
-  const missing: string[] = [];
+  const reasons: Reason[] = [];
+  const missing: Reason[] = [];
   let rate = 0;
   let fewWrong = false;
   if (latest) {
     rate = checkRate(latest);
     fewWrong = latest.wrong <= policy.wrongAllowed;
     reasons.push(
-      `${numberText(rate)} right a minute in the latest check; the aim is ${numberText(aim)}.`,
-      `${countText(latest.wrong, 'wrong answer')}; ${policy.wrongAllowed} or fewer are asked.`,
+      onCheck(`${numberText(rate)} right a minute in the latest check; the aim is ${numberText(aim)}.`),
+      onCheck(`${countText(latest.wrong, 'wrong answer')}; ${policy.wrongAllowed} or fewer are asked.`),
     );
   } else {
-    missing.push('No finished minute on this set yet.');
+    missing.push(onCheck('No finished minute on this set yet.'));
   }
   const setAside = evidence.checks.length - counting.length;
   if (setAside > 0) {
     missing.push(
-      `${countText(setAside, 'check was', 'checks were')} cut short, closed or turned calm, so nothing hangs on ${setAside === 1 ? 'it' : 'them'}.`,
+      onCheck(
+        `${countText(setAside, 'check was', 'checks were')} cut short, closed or turned calm, so nothing hangs on ${setAside === 1 ? 'it' : 'them'}.`,
+      ),
     );
   }
   if (binds && ceiling !== null) {
     reasons.push(
-      `The child's own ceiling is ${numberText(ceiling)} a minute when only reading numbers and giving them, so the aim is 0.9 of that. Another way of capture may allow more.`,
+      onCeiling(
+        `The child's own ceiling is ${numberText(ceiling)} a minute when only reading numbers and giving them, so the aim is 0.9 of that. Another way of capture may allow more.`,
+      ),
     );
   }
   if (ceiling === null)
     missing.push(
-      'The ceiling has not been measured for this way of capture, so the aim is taken as it stands.',
+      onCeiling(
+        'The ceiling has not been measured for this way of capture, so the aim is taken as it stands.',
+      ),
     );
   return {
     latest,
@@ -67,5 +75,9 @@ export function standing(evidence: Evidence): CheckStanding {
     fewWrong,
     reasons,
     missing,
+    checkIds: latest?.id ? [latest.id] : [],
   };
 }
+
+export const onCheck = (text: string): Reason => ({ text, restsOn: 'checks' });
+const onCeiling = (text: string): Reason => ({ text, restsOn: 'ceiling' });

@@ -44,8 +44,7 @@ export async function keepBatch(
   });
   const outcome = new Map<string, EventResult>();
   for (const [pupilId, events] of groupByPupil(timed)) {
-    for (const one of await keepForPupil(db, session, pupilId, events, log))
-      outcome.set(one.id as string, one);
+    for (const one of await keepGroup(db, session, pupilId, events, log)) outcome.set(one.id as string, one);
   }
   return {
     results: results.map((one) =>
@@ -54,16 +53,18 @@ export async function keepBatch(
   };
 }
 
-async function keepForPupil(
+/** Keeps the events of one pupil, or (`pupilId` null) the tutor's own, in one transaction. */
+async function keepGroup(
   db: Db,
   session: Session,
-  pupilId: string,
+  pupilId: string | null,
   events: readonly TimedEvent[],
   log: Logger,
 ): Promise<EventResult[]> {
   const { roomId, userId, timeZone } = session;
   try {
     return await inRoom(db, roomId, async (tx) => {
+      if (pupilId === null) return resultsOf(events, await keepEvents(tx, events, userId));
       // One writer a pupil at a time: the states kept are then always those of all answers kept.
       const known = await tx.rows('select 1 from pupils where room_id = $1 and id = $2 for update', [
         roomId,
@@ -84,10 +85,7 @@ async function keepForPupil(
         events.filter((one) => kept.has(one.event.id)).map((one) => one.event),
         timeZone,
       );
-      return events.map(({ event }) => ({
-        id: event.id,
-        status: kept.has(event.id) ? ('kept' as const) : ('already' as const),
-      }));
+      return resultsOf(events, kept);
     });
   } catch (error) {
     if (isOutage(error)) throw error;
@@ -103,7 +101,7 @@ async function keepForPupil(
     }
     // One of them cannot be kept: each on its own, so that it blocks no other.
     const results: EventResult[] = [];
-    for (const event of events) results.push(...(await keepForPupil(db, session, pupilId, [event], log)));
+    for (const event of events) results.push(...(await keepGroup(db, session, pupilId, [event], log)));
     return results;
   }
 }
@@ -123,9 +121,17 @@ async function refresh(
   if (pupil) await refreshStanding(tx, pupil, timeZone);
 }
 
-function groupByPupil(events: readonly TimedEvent[]): Map<string, TimedEvent[]> {
-  const groups = new Map<string, TimedEvent[]>();
-  for (const one of events) groups.set(one.event.pupilId, [...(groups.get(one.event.pupilId) ?? []), one]);
+function resultsOf(events: readonly TimedEvent[], kept: ReadonlySet<string>): EventResult[] {
+  return events.map(({ event }) => ({ id: event.id, status: kept.has(event.id) ? 'kept' : 'already' }));
+}
+
+/** Events by pupil; those of no pupil under null. */
+function groupByPupil(events: readonly TimedEvent[]): Map<string | null, TimedEvent[]> {
+  const groups = new Map<string | null, TimedEvent[]>();
+  for (const one of events) {
+    const pupilId = 'pupilId' in one.event ? one.event.pupilId : null;
+    groups.set(pupilId, [...(groups.get(pupilId) ?? []), one]);
+  }
   return groups;
 }
 

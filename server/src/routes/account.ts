@@ -1,4 +1,4 @@
-import { firstRoomSchema, signInSchema, tutorCalibrationSchema, type Me } from '@veldrift/wire';
+import { firstRoomSchema, signInSchema, type Me } from '@veldrift/wire';
 import { Hono, type Context } from 'hono';
 import { getConnInfo } from '@hono/node-server/conninfo';
 import { deleteCookie, setCookie } from 'hono/cookie';
@@ -79,17 +79,6 @@ export function accountRoutes(house: House): Hono<Env> {
       }),
     ),
   );
-
-  app.post('/me/judging', async (c) => {
-    const input = await body(c, tutorCalibrationSchema);
-    await inOwnRoom(house, c, (tx, session) =>
-      tx.run(
-        `insert into calibrations (room_id, id, kind, user_id, samples, at) values ($1, $2, 'judging', $3, $4, now()) on conflict do nothing`,
-        [session.roomId, input.id, session.userId, JSON.stringify(input.timesMs)],
-      ),
-    );
-    return c.json({ ok: true }, 201);
-  });
 
   app.post('/sign-out', async (c) => {
     await closeSession(house.db, c.get('session'));

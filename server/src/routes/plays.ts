@@ -56,11 +56,6 @@ async function reviewOf(tx: RoomTx, playId: string, timeZone: string): Promise<R
     }),
     proposal: await proposalFor(tx, pupil, timeZone),
     decision: await decisionOnPlay(tx, playId),
-    earlierSlips: (await slipsUpTo(tx, pupil.id, operation, first, mostSlips)).map((row) => ({
-      id: row.id,
-      fact: row.fact,
-      given: row.given,
-      visitId: row.visit_id,
-    })),
+    earlierSlips: (await slipsUpTo(tx, pupil.id, operation, first, mostSlips)).map(keptAnswerOfRow),
   };
 }

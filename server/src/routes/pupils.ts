@@ -1,8 +1,8 @@
 import { findSet, operations, parseFactKey, tryParseFactKey, type Operation } from '@veldrift/core';
 import { decideSchema, deletePupilSchema, pupilSchema, type FactOnMap, type PupilPage } from '@veldrift/wire';
-import { Hono } from 'hono';
+import { Hono, type Context } from 'hono';
 import type { RoomTx } from '../db.ts';
-import { answersByIds, answersOnFacts, keptAnswerOfRow } from '../store/answers.ts';
+import { answersBehind, answersOnFacts, keptAnswerOfRow } from '../store/answers.ts';
 import { playsOfPupil } from '../store/checks.ts';
 import { decisionsOfPupil, findDecision, keepDecision } from '../store/decisions.ts';
 import { proposalFor, refreshStanding } from '../store/proposal.ts';
@@ -89,7 +89,7 @@ export function pupilRoutes(house: House): Hono<Env> {
       await known(tx, session.timeZone, id);
       const decision =
         (await findDecision(tx, decisionId)) ?? refuse(404, 'There is no such decision in this room.');
-      return answersByIds(tx, id, decision.answerIds.slice(0, mostIds));
+      return answersBehind(tx, id, decision, groundOf(c), mostIds);
     });
     return c.json(rows.map(keptAnswerOfRow));
   });
@@ -99,7 +99,7 @@ export function pupilRoutes(house: House): Hono<Env> {
     const rows = await inOwnRoom(house, c, async (tx, session) => {
       const pupil = await known(tx, session.timeZone, id);
       const { decision } = await proposalFor(tx, pupil, session.timeZone);
-      return answersByIds(tx, id, decision.answerIds.slice(0, mostIds));
+      return answersBehind(tx, id, decision, groundOf(c), mostIds);
     });
     return c.json(rows.map(keptAnswerOfRow));
   });
@@ -141,6 +141,12 @@ export function pupilRoutes(house: House): Hono<Env> {
   });
 
   return app;
+}
+
+/** Which answers behind a decision are asked for: those of its facts, unless `?of=checks`. */
+function groundOf(c: Context<Env>): 'facts' | 'checks' {
+  const of = c.req.query('of') ?? 'facts';
+  return of === 'facts' || of === 'checks' ? of : refuse(400, 'of should be facts or checks.', 'of');
 }
 
 async function known(tx: RoomTx, timeZone: string, id: string) {

@@ -82,15 +82,25 @@ export async function answersOfPlay(tx: RoomTx, playId: string): Promise<AnswerR
   );
 }
 
-/** Answers by id, of one pupil. */
-export async function answersByIds(
+/** What a decision rests on, by id. */
+export interface DecisionGrounds {
+  readonly answerIds: readonly string[];
+  readonly checkIds: readonly string[];
+}
+
+/** The answers a decision of one pupil rests on: those its states look back over, or all of its checks; oldest first, at most `most`. */
+export async function answersBehind(
   tx: RoomTx,
   pupilId: string,
-  ids: readonly string[],
+  { answerIds, checkIds }: DecisionGrounds,
+  ground: 'facts' | 'checks',
+  most: number,
 ): Promise<AnswerRow[]> {
+  const [column, ids] = ground === 'facts' ? ['id', answerIds] : ['play_id', checkIds];
   return tx.rows<AnswerRow>(
-    `select ${answerColumns} from standing_answers where room_id = $1 and pupil_id = $2 and id = any($3) order by at, id`,
-    [tx.roomId, pupilId, ids],
+    `select * from (select ${answerColumns} from standing_answers
+       where room_id = $1 and pupil_id = $2 and ${column} = any($3) order by at desc, id desc limit $4) latest order by at, id`,
+    [tx.roomId, pupilId, ids, most],
   );
 }
 

@@ -1,4 +1,4 @@
-import { policyInForce, type Verdict } from '@veldrift/core';
+import { policyInForce, type Reason, type Verdict } from '@veldrift/core';
 import type { DecideInput, KeptDecision, Proposal, Pupil } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 
@@ -11,8 +11,8 @@ interface DecisionRow {
   school: string;
   policy: Record<string, number>;
   verdict: Verdict;
-  reasons: string[];
-  missing: string[];
+  reasons: Reason[];
+  missing: Reason[];
   would_settle: string;
   strays: string[];
   answer_ids: string[];

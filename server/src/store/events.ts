@@ -72,9 +72,14 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
     'id, kind, pupil_id, user_id, samples, at',
     `id, 'naming', "pupilId", $user, "promptToPromptMs", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "promptToPromptMs" jsonb, "rightAt" timestamptz)`,
   ),
+  judgingMeasured: insert(
+    'calibrations',
+    'id, kind, user_id, samples, at',
+    `id, 'judging', $user, "timesMs", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "timesMs" jsonb, "rightAt" timestamptz)`,
+  ),
 };
 
-/** Keeps events of pupils known to be of this room. Gives the ids of those that were new. */
+/** Keeps events of this user, and of pupils known to be of this room. Gives the ids of those that were new. */
 export async function keepEvents(
   tx: RoomTx,
   events: readonly TimedEvent[],

@@ -113,6 +113,9 @@ function SignInOrFirst() {
 function SignedIn() {
   const { status, me, ended } = useSessionStatus();
   const location = useLocation();
+  // A sign-in that has ended lets what is under way be finished and kept; it shows no more of the room.
+  if (ended && me && !/^\/(table|calibrate|review)\//.test(location.pathname))
+    return <Navigate to="/sign-in" replace state={{ from: location.pathname }} />;
   if (me) {
     return (
       <Suspense fallback={<Loading what="this device's store" />}>

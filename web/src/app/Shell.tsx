@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Suspense, type ReactNode } from 'react';
+import { Suspense, useEffect, type ReactNode } from 'react';
 import { NavLink, useNavigate } from 'react-router';
 import { DayLine } from '../parts/DayLine.tsx';
 import { Loading } from '../parts/states.tsx';
@@ -14,9 +14,20 @@ const ways = [
   { to: '/settings', name: 'Settings' },
 ] as const;
 
-/** The frame of the tutor's screens. */
+/** The frame of the tutor's screens. `/` finds a pupil from any of them. */
 export function Shell({ children }: { readonly children: ReactNode }) {
   const { me } = useSession();
+  const navigate = useNavigate();
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (event.key !== '/' || event.ctrlKey || event.metaKey || event.altKey) return;
+      if ((event.target as HTMLElement).closest('input, textarea, [role="dialog"]')) return;
+      event.preventDefault();
+      void navigate('/pupils', { state: { find: true } });
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, [navigate]);
   return (
     <div className="frame">
       <header className="frame-top">

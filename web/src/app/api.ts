@@ -69,8 +69,6 @@ export const api = {
   signIn: (input: SignIn) => call<void>('POST', '/sign-in', input),
   signOut: () => call<void>('POST', '/sign-out'),
   firstRoom: (input: FirstRoom) => call<void>('POST', '/first-room', input),
-  judging: (input: { id: string; at: string; timesMs: readonly number[] }) =>
-    call<void>('POST', '/me/judging', input),
   pupils: () => call<Pupil[]>('GET', '/pupils'),
   addPupil: (input: PupilInput) => call<Pupil>('POST', '/pupils', input),
   changePupil: (input: PupilInput) => call<Pupil>('PUT', `/pupils/${input.id}`, input),
@@ -78,9 +76,10 @@ export const api = {
   pupilPage: (id: string) => call<PupilPage>('GET', `/pupils/${id}`),
   answersOnFact: (id: string, fact: string) =>
     call<KeptAnswer[]>('GET', `/pupils/${id}/answers?fact=${encodeURIComponent(fact)}`),
-  answersOfDecision: (id: string, decision: string) =>
-    call<KeptAnswer[]>('GET', `/pupils/${id}/decisions/${decision}/answers`),
-  answersOfProposal: (id: string) => call<KeptAnswer[]>('GET', `/pupils/${id}/proposal/answers`),
+  answersOfDecision: (id: string, decision: string, of: 'facts' | 'checks') =>
+    call<KeptAnswer[]>('GET', `/pupils/${id}/decisions/${decision}/answers?of=${of}`),
+  answersOfProposal: (id: string, of: 'facts' | 'checks') =>
+    call<KeptAnswer[]>('GET', `/pupils/${id}/proposal/answers?of=${of}`),
   review: (playId: string) => call<ReviewPage>('GET', `/plays/${playId}`),
   decide: (pupilId: string, input: DecideInput) =>
     call<KeptDecision>('POST', `/pupils/${pupilId}/decisions`, input),

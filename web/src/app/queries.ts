@@ -1,4 +1,4 @@
-import { QueryClient, queryOptions, type Query } from '@tanstack/react-query';
+import { QueryCache, QueryClient, queryOptions, type Query } from '@tanstack/react-query';
 import type { PersistedClient } from '@tanstack/react-query-persist-client';
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
 import { api, ApiError } from './api.ts';
@@ -9,6 +9,13 @@ export const cacheLastsMs = 14 * dayMs;
 
 /** What was fetched is shown at once and fetched afresh behind it; without a network what was last fetched stays. */
 export const queryClient = new QueryClient({
+  queryCache: new QueryCache({
+    // Whichever page hears first that the sign-in has ended, the whole application knows.
+    onError: (error, query) => {
+      if (error instanceof ApiError && error.status === 401 && query.queryKey[0] !== 'me')
+        void queryClient.invalidateQueries({ queryKey: ['me'] });
+    },
+  }),
   defaultOptions: {
     queries: {
       gcTime: cacheLastsMs,

@@ -28,6 +28,8 @@ export interface Outbox {
   readonly refusedRows: () => Promise<OutboxRow[]>;
   /** Takes a refused event away for good. */
   readonly discard: (id: string) => Promise<void>;
+  /** Takes away what waits of a pupil deleted for good, and the minutes of that pupil kept on this device. */
+  readonly forgetPupil: (pupilId: string) => Promise<void>;
   readonly close: () => void;
 }
 
@@ -151,6 +153,16 @@ export function createOutbox(
     refusedRows: async () => (await rows()).filter((row) => row.refused),
     discard: async (id) => {
       await db.delete('outbox', id);
+      await update(state.held);
+    },
+    forgetPupil: async (pupilId) => {
+      const tx = db.transaction(['outbox', 'plays'], 'readwrite');
+      for (const row of await tx.objectStore('outbox').getAll())
+        if ('pupilId' in row.event && row.event.pupilId === pupilId)
+          void tx.objectStore('outbox').delete(row.id);
+      for (const play of await tx.objectStore('plays').getAll())
+        if (play.pupilId === pupilId) void tx.objectStore('plays').delete(play.playId);
+      await tx.done;
       await update(state.held);
     },
     close: () => {

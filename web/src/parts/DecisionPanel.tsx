@@ -6,7 +6,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
-import { factListText, findPathway, findSet, schoolNames, type Verdict } from '@veldrift/core';
+import { factListText, findPathway, findSet, type Verdict } from '@veldrift/core';
 import type { DecideInput, Proposal, Pupil } from '@veldrift/wire';
 import { useSnackbar } from 'notistack';
 import { useState } from 'react';
@@ -14,7 +14,7 @@ import { v7 as uuid } from 'uuid';
 import { api, ApiError } from '../app/api.ts';
 import { dropDraft, keepDraft, readDraft } from '../app/draft.ts';
 import { refetchRecords } from '../app/queries.ts';
-import { Explained } from './AnswersBehind.tsx';
+import { Reasons } from './Reasons.tsx';
 import './decision.css';
 
 /** What the school says, with its reasons; the tutor takes it or decides otherwise. */
@@ -50,32 +50,16 @@ export function DecisionPanel({
   });
   const source = {
     key: ['proposalAnswers', pupil.id, proposal.evidenceMark],
-    fetch: () => api.answersOfProposal(pupil.id),
+    fetch: (of: 'facts' | 'checks') => api.answersOfProposal(pupil.id, of),
   };
   return (
     <section className={`decision ${decision.verdict}`} aria-labelledby="decision-title">
       <h2 id="decision-title">{headline(decision.verdict, proposal, pupil)}</h2>
-      <ul>
-        {decision.reasons.map((reason) => (
-          <li key={reason}>
-            <Explained
-              title={reason}
-              how={`Worked out by the school \u201c${schoolNames[pupil.school]}\u201d from the answers on ${nameOf(proposal.setId)} below: for each fact those its state looks back over.`}
-              answers={source}
-            >
-              {reason}
-            </Explained>
-          </li>
-        ))}
-      </ul>
+      <Reasons reasons={decision.reasons} school={pupil.school} answers={source} />
       {decision.missing.length > 0 && (
         <>
           <h3>Missing</h3>
-          <ul>
-            {decision.missing.map((one) => (
-              <li key={one}>{one}</li>
-            ))}
-          </ul>
+          <Reasons reasons={decision.missing} school={pupil.school} answers={source} />
         </>
       )}
       {decision.wouldSettle !== '' && (

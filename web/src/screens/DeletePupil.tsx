@@ -12,6 +12,7 @@ import { useNavigate } from 'react-router';
 import { api, ApiError } from '../app/api.ts';
 import { dropDraft } from '../app/draft.ts';
 import { pupilsQuery } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
 
 /** Deleting a pupil for good, the name typed. */
 export function DeletePupil({
@@ -24,6 +25,7 @@ export function DeletePupil({
   readonly onClose: () => void;
 }) {
   const client = useQueryClient();
+  const { outbox } = useSession();
   const navigate = useNavigate();
   const { enqueueSnackbar } = useSnackbar();
   const [typed, setTyped] = useState('');
@@ -33,7 +35,10 @@ export function DeletePupil({
       await api.deletePupil(pupil.id, typed);
       dropDraft(draft);
       client.setQueryData(pupilsQuery.queryKey, (list) => list?.filter((one) => one.id !== pupil.id));
-      client.removeQueries({ queryKey: ['pupil', pupil.id] });
+      // Nothing of the child stays on this device either.
+      await outbox.forgetPupil(pupil.id);
+      for (const key of ['pupil', 'review', 'answers', 'proposalAnswers', 'decisionAnswers'])
+        client.removeQueries({ queryKey: [key] });
       enqueueSnackbar(`${pupil.name} is deleted for good.`);
       await navigate('/pupils', { replace: true });
     } catch (error) {

@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { findSet, isRecalled, operationNames } from '@veldrift/core';
 import type { Pupil } from '@veldrift/wire';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { gradeText, rateText } from '../app/format.ts';
 import { pupilsQuery } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
@@ -68,15 +68,13 @@ export function Pupils() {
   const { data, error, refetch, dataUpdatedAt } = useQuery(pupilsQuery);
   const [search, setSearch] = useState('');
   const box = useRef<HTMLInputElement>(null);
+  const location = useLocation();
+  const ready = data !== undefined;
+  const finding = (location.state as { find?: boolean } | null)?.find ?? false;
+  // Come here by `/`, from this page or another.
   useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (event.key !== '/' || (event.target as HTMLElement).closest('input, textarea')) return;
-      event.preventDefault();
-      box.current?.focus();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
+    if (ready && finding) box.current?.focus();
+  }, [ready, finding, location.key]);
   const rows = useMemo(
     () => (data ?? []).map((pupil) => rowOf(pupil, duesOf(pupil, now, me.timeZone))),
     [data, me.timeZone, now],

@@ -2,9 +2,9 @@ import { createRandom, factText, makeJudgingForm, parseFactKey, tutorOverhead } 
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { api, ApiError } from '../../app/api.ts';
 import { msText } from '../../app/format.ts';
 import { meQuery } from '../../app/queries.ts';
+import { useSession } from '../../app/session.tsx';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
 import { readKey } from '../table/keys.ts';
 import { NumberPrompt } from '../table/Prompt.tsx';
@@ -14,13 +14,13 @@ import { JudgingKeys } from './judgingKeys.tsx';
 /** The tutor judges twelve shown answers: how long the judging itself takes. */
 export function JudgingCalibration() {
   const client = useQueryClient();
+  const { outbox } = useSession();
   const [form] = useState(() =>
     makeJudgingForm(createRandom(crypto.getRandomValues(new Int32Array(1))[0] as number)),
   );
   const [at, setAt] = useState(-1);
   const times = useRef<number[]>([]);
   const [result, setResult] = useState<readonly number[]>([]);
-  const [trouble, setTrouble] = useState<string>();
   const shown = form[at];
   const promptId = `judge-${at}`;
   const clock = usePaintClock(shown ? promptId : undefined);
@@ -33,15 +33,9 @@ export function JudgingCalibration() {
     setAt(at + 1);
     if (at + 1 < form.length) return;
     setResult([...times.current]);
-    const input = { id: uuid(), at: new Date().toISOString(), timesMs: [...times.current] };
-    client.setQueryData(meQuery.queryKey, (me) =>
-      me ? { ...me, judging: { at: input.at, timesMs: input.timesMs } } : me,
-    );
-    api
-      .judging(input)
-      .catch((error: unknown) =>
-        setTrouble(error instanceof ApiError ? error.problem.message : 'It could not be kept.'),
-      );
+    const judging = { at: new Date().toISOString(), timesMs: [...times.current] };
+    client.setQueryData(meQuery.queryKey, (me) => (me ? { ...me, judging } : me));
+    void outbox.add([{ id: uuid(), v: 1, kind: 'judgingMeasured', ...judging }]);
   };
 
   useKeys(shown !== undefined, (event) => {
@@ -63,23 +57,16 @@ export function JudgingCalibration() {
       onBegin={() => setAt(0)}
       keys={<JudgingKeys onJudge={judge} />}
       result={
-        <>
-          <p>
-            {overhead.calibrated ? (
-              <>
-                You judge in <strong>{msText(overhead.overheadMs)}</strong>, spread{' '}
-                {msText(overhead.spreadMs)}. That much is taken off each answer you mark.
-              </>
-            ) : (
-              `Not calibrated: ${overhead.because} 0.6 s is assumed.`
-            )}
-          </p>
-          {trouble && (
-            <p role="alert">
-              {trouble} It is used on this device until then; measure again with a connection.
-            </p>
+        <p>
+          {overhead.calibrated ? (
+            <>
+              You judge in <strong>{msText(overhead.overheadMs)}</strong>, spread {msText(overhead.spreadMs)}.
+              That much is taken off each answer you mark.
+            </>
+          ) : (
+            `Not calibrated: ${overhead.because} 0.6 s is assumed.`
           )}
-        </>
+        </p>
       }
     >
       {shown && (

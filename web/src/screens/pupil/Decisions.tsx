@@ -1,8 +1,9 @@
-import { factListText, findSet, schoolNames, type School } from '@veldrift/core';
+import { countText, factListText, findSet, schoolNames, type School } from '@veldrift/core';
 import type { KeptDecision, PupilPage } from '@veldrift/wire';
 import { api } from '../../app/api.ts';
 import { dateText } from '../../app/format.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
+import { Reasons } from '../../parts/Reasons.tsx';
 
 /** Decisions on record, newest first, each with its reasons, its policy and the answers it rests on. */
 export function Decisions({ page }: { readonly page: PupilPage }) {
@@ -26,18 +27,17 @@ export function Decisions({ page }: { readonly page: PupilPage }) {
                 Decided otherwise: &ldquo;{decision.otherReason}&rdquo;
               </p>
             )}
-            <p>
-              <Explained
-                title={`What ${schoolNames[decision.school as School] ?? decision.school} said`}
-                how={<Policy decision={decision} />}
-                answers={{
-                  key: ['decisionAnswers', decision.id],
-                  fetch: () => api.answersOfDecision(page.pupil.id, decision.id),
-                }}
-              >
-                {decision.reasons[0] ?? decision.missing[0] ?? 'No reason was given.'}
-              </Explained>
-            </p>
+            <Reasons
+              reasons={[...decision.reasons, ...decision.missing].slice(0, 1)}
+              school={decision.school}
+              answers={answersOf(page.pupil.id, decision.id)}
+            />
+            <Explained
+              title={`What ${schoolNames[decision.school as School] ?? decision.school} said`}
+              how={<Record decision={decision} pupilId={page.pupil.id} />}
+            >
+              all that it rests on
+            </Explained>
             {decision.strays.length > 0 && (
               <p className="quiet">Carried along: {factListText(decision.strays)}.</p>
             )}
@@ -53,18 +53,29 @@ function headline(decision: KeptDecision): string {
   return decision.toSetId === decision.setId ? `Stay on ${to}` : `${findSet(decision.setId)?.name} → ${to}`;
 }
 
-function Policy({ decision }: { readonly decision: KeptDecision }) {
+function answersOf(pupilId: string, decisionId: string) {
+  return {
+    key: ['decisionAnswers', decisionId],
+    fetch: (of: 'facts' | 'checks') => api.answersOfDecision(pupilId, decisionId, of),
+  };
+}
+
+/** Everything kept with a decision: its sentences, the policy in force, what it rests on. */
+function Record({ decision, pupilId }: { readonly decision: KeptDecision; readonly pupilId: string }) {
   const { policy } = decision;
   return (
-    <>
-      {[...decision.reasons, ...decision.missing].map((reason) => (
-        <p key={reason}>{reason}</p>
-      ))}
+    <div className="record-whole">
+      <Reasons
+        reasons={[...decision.reasons, ...decision.missing]}
+        school={decision.school}
+        answers={answersOf(pupilId, decision.id)}
+      />
       <p className="quiet">
         Policy in force: {policy.aimPerMinute} right a minute, at most {policy.wrongAllowed} wrong,{' '}
         {Math.round((policy.shareRecalled ?? 0) * 100)} in 100 facts recalled, at most {policy.shortAllowed}{' '}
-        short. It rests on {decision.answerIds.length} answers and {decision.checkIds.length} checks.
+        short. It rests on {countText(decision.answerIds.length, 'answer')} to the facts of the set and{' '}
+        {countText(decision.checkIds.length, 'check')}; each sentence opens its own.
       </p>
-    </>
+    </div>
   );
 }

@@ -1,13 +1,12 @@
-import { countText } from '@veldrift/core';
+import { classifyAnswer, countText } from '@veldrift/core';
+import { Explained } from '../../parts/AnswersBehind.tsx';
 import type { ReviewPage } from '@veldrift/wire';
 import type { LocalReview } from './localReview.ts';
 
 /** What limits what can be concluded from this minute. */
 export function Flags({ page }: { readonly page: ReviewPage | LocalReview }) {
   const { play, answers } = page;
-  const uncalibrated = answers.filter((one) => !one.calibrated).length;
-  const voided = answers.filter((one) => one.voided).length;
-  const flags = [
+  const sentences = [
     ...(play.endReason === 'closed'
       ? [
           'It was interrupted for more than ten minutes and closed; the count is scaled to the time used, and no decision hangs on it.',
@@ -20,20 +19,43 @@ export function Flags({ page }: { readonly page: ReviewPage | LocalReview }) {
     ...(play.interrupted && play.endReason === 'time'
       ? ['It was interrupted and taken up again on the time left.']
       : []),
-    ...(uncalibrated > 0
-      ? [`${countText(uncalibrated, 'answer')} without calibration: a default overhead was taken off.`]
-      : []),
-    ...(voided > 0 ? [`${countText(voided, 'answer')} whose time was void: kept, but untimed.`] : []),
     ...(play.clockCorrected
       ? ['The device\u2019s clock was wrong; dates were set right by the server\u2019s.']
       : []),
   ];
-  if (flags.length === 0) return null;
+  const counted = [
+    {
+      of: answers.filter((one) => !one.calibrated),
+      says: 'without calibration: a default overhead was taken off.',
+      how: 'The time the keypad or the judging itself takes was not measured, so an assumed one was subtracted. Calibrating takes half a minute.',
+    },
+    {
+      of: answers.filter((one) => one.voided),
+      says: 'whose time was void: kept, but untimed.',
+      how: 'A pause, a hidden page, an interruption, an undo or a gap of more than 100 ms between frames spoils the time, not the answer.',
+    },
+    {
+      of: answers.filter((one) => classifyAnswer(one).floored),
+      says: 'quicker than the overhead: the time is taken as 0.',
+      how: 'The overhead taken off is longer than the whole time was. Calibrate, or calibrate again: it may be too long for this child or this tutor.',
+    },
+  ].filter(({ of }) => of.length > 0);
+  if (sentences.length + counted.length === 0) return null;
   return (
     <ul className="flags">
-      {flags.map((flag) => (
+      {sentences.map((flag) => (
         <li key={flag} className="notch">
           {flag}
+        </li>
+      ))}
+      {counted.map(({ of, says, how }) => (
+        <li key={says} className="notch">
+          <span>
+            <Explained title={`${countText(of.length, 'answer')} ${says}`} how={how} answers={of}>
+              {countText(of.length, 'answer')}
+            </Explained>{' '}
+            {says}
+          </span>
         </li>
       ))}
     </ul>

@@ -33,6 +33,7 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
   const right = answers.filter((one) => isRight(one.judgement));
   const wrong = answers.filter((one) => !isRight(one.judgement));
   const timed = right.filter((one) => classifyAnswer(one).correctedMs !== null);
+  const factsMet = new Set(answers.map((one) => one.fact)).size;
   const { summary } = play;
   const used = `${numberText(summary.usedMs / 1000)} s`;
   return (
@@ -108,7 +109,16 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
         </section>
         <section aria-labelledby="facts-met">
           <h2 id="facts-met">
-            Facts met <span className="quiet numeral">{new Set(answers.map((one) => one.fact)).size}</span>
+            Facts met{' '}
+            <Explained
+              title="Facts met"
+              how="Different facts among the answers of this minute; 7 + 6 and 6 + 7 are two."
+              answers={answers}
+              label={`${factsMet} facts: show what is behind it`}
+              className="linkish quiet numeral"
+            >
+              {factsMet}
+            </Explained>
           </h2>
           <FactsMet page={page} />
         </section>

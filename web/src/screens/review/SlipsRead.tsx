@@ -21,15 +21,11 @@ export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview })
     if (kind) byKind.set(kind, [...(byKind.get(kind) ?? []), answer]);
   }
   const unknown = wrong.filter((one) => slipOf(one.fact, one.given) === undefined);
-  const slips: ReadSlip[] = [
-    ...page.earlierSlips.flatMap((one) => {
-      const kind = slipOf(one.fact, one.given);
-      return kind ? [{ id: one.id, fact: one.fact, given: one.given, visit: one.visitId, kind }] : [];
-    }),
-    ...[...byKind].flatMap(([kind, list]) =>
-      list.map((one) => ({ id: one.id, fact: one.fact, given: one.given, visit: one.visitId, kind })),
-    ),
-  ];
+  const known = [...page.earlierSlips, ...wrong];
+  const slips: ReadSlip[] = known.flatMap((one) => {
+    const kind = slipOf(one.fact, one.given);
+    return kind ? [{ id: one.id, fact: one.fact, given: one.given, visit: one.visitId, kind }] : [];
+  });
   const pattern = slipPatterns(slips)[0];
   return (
     <div className="slips">
@@ -61,7 +57,15 @@ export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview })
       )}
       {pattern && (
         <p className="pattern">
-          <strong>A pattern: {slipTexts[pattern.kind].name}</strong>, {pattern.slips.length} times lately (
+          <strong>A pattern: {slipTexts[pattern.kind].name}</strong>,{' '}
+          <Explained
+            title={`A pattern: ${slipTexts[pattern.kind].name}`}
+            how={`Three of one kind among the last ten slips, or within two visits, make a pattern. ${slipTexts[pattern.kind].answer}`}
+            answers={known.filter((one) => pattern.slips.some((slip) => slip.id === one.id))}
+          >
+            {pattern.slips.length} times lately
+          </Explained>{' '}
+          (
           {[
             ...new Set(
               pattern.slips.slice(-4).map((one) => `${wholeFactText(one.fact)}, said ${one.given ?? ''}`),
