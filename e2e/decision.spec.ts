@@ -18,7 +18,7 @@ test('accepting moves the pupil\u2019s set and is on record with policy and answ
   await expect(page.getByText('plot 6 of 11')).toBeVisible();
   const record = page.getByRole('region', { name: 'Decisions' });
   await expect(record).toContainText('squares → 4 as double 2');
-  await record.getByRole('button').first().click();
+  await record.getByRole('button', { name: 'all that it rests on' }).first().click();
   await expect(page.getByRole('dialog')).toContainText('Policy in force: 20 right a minute');
   await page.keyboard.press('Escape');
   await deletePupil(page, made);

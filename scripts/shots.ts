@@ -4,13 +4,17 @@ import { ensureDatabase, migrate, openDb, startCluster } from '@veldrift/server'
 import type { Pupil } from '@veldrift/wire';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import { signIn } from '../e2e/house.ts';
 import { chromium } from '../e2e/playwright.config.ts';
 import { ensureBuilt } from './build.ts';
-import { demoPassword, demoTutors, loadDemo } from './demo/load.ts';
+import { loadDemo } from './demo/load.ts';
 import { portFrom, serve } from './serve.ts';
 
 const root = resolve(import.meta.dirname, '..');
 const out = join(root, 'docs/screenshots');
+
+/** Today at twenty to ten: one visit behind, one under way. */
+const morning = new Date(new Date().setHours(9, 40, 0, 0));
 
 /** `npm run shots`: one picture of each main view, from a fresh demo room. */
 async function shots(): Promise<void> {
@@ -23,15 +27,21 @@ async function shots(): Promise<void> {
     await ensureDatabase(cluster, 'demo');
     await migrate(cluster.adminUrl('demo'), join(root, 'server/migrations'));
     const db = openDb(cluster.appUrl('demo'));
-    await loadDemo(db, new Date());
+    await loadDemo(db, morning);
     await db.end();
     const serving = await serve(root, {
       db: cluster.appUrl('demo'),
       port: await portFrom(18_500, '127.0.0.1'),
       host: '127.0.0.1',
     });
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
-    await views(page, `http://127.0.0.1:${serving.port}`);
+    const base = `http://127.0.0.1:${serving.port}`;
+    const open = () => browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
+    const records = await open();
+    // The pages of the day show a morning; the tables run on the real clock.
+    await records.clock.setFixedTime(morning);
+    await recordViews(records, base);
+    await records.context().close();
+    await tableViews(await open(), base);
     await serving.stop();
   } finally {
     await browser.close();
@@ -40,45 +50,46 @@ async function shots(): Promise<void> {
   }
 }
 
-async function views(page: Page, base: string): Promise<void> {
-  const shot = async (name: string) => {
-    await page.mouse.move(0, 0);
-    await page.screenshot({ path: join(out, `${name}.png`) });
-    process.stdout.write(`${name}\n`);
-  };
+async function recordViews(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/sign-in`);
   await page.getByRole('button', { name: 'Sign in' }).waitFor();
   await page.evaluate(() => document.fonts.ready);
-  await shot('sign-in');
-  await page.getByLabel('E-mail address').fill(demoTutors[0].email);
-  await page.getByLabel('Password').fill(demoPassword);
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('heading', { level: 1 }).waitFor();
+  await shot(page, 'sign-in');
+  await signIn(page, base);
   await page.getByRole('link', { name: 'Start with Ilse' }).waitFor();
-  await shot('today');
+  await shot(page, 'today');
   await page.goto(`${base}/pupils`);
   await page.getByRole('grid').waitFor();
-  await shot('pupils');
-  const list = (await (await page.request.get(`${base}/api/pupils`)).json()) as Pupil[];
-  const idOf = (name: string) => list.find((one) => one.name === name)?.id ?? '';
+  await shot(page, 'pupils');
+  const idOf = await pupilIds(page, base);
   await page.goto(`${base}/pupils/${idOf('Odalys B.')}`);
   await page.locator('.js-plotly-plot .main-svg').first().waitFor();
-  await shot('pupil');
+  await shot(page, 'pupil');
   await page.goto(`${base}/pupils/${idOf('Odalys B.')}/edit`);
   await page.getByLabel('Shown name').waitFor();
-  await shot('change');
+  await shot(page, 'change');
   await page.goto(`${base}/settings`);
   await page.getByRole('heading', { name: 'Settings' }).waitFor();
-  await shot('settings');
+  await shot(page, 'settings');
+  await page.evaluate(() =>
+    localStorage.setItem('veldrift.settings', JSON.stringify({ theme: 'dark', hand: 'right' })),
+  );
+  await page.goto(`${base}/pupils/${idOf('Odalys B.')}`);
+  await page.locator('.js-plotly-plot .main-svg').first().waitFor();
+  await shot(page, 'pupil-dark');
+}
 
+async function tableViews(page: Page, base: string): Promise<void> {
+  await signIn(page, base);
+  const idOf = await pupilIds(page, base);
   await page.goto(`${base}/table/new/${idOf('Rafi')}`);
   await page.getByRole('button', { name: 'To the table' }).waitFor();
-  await shot('sheet');
+  await shot(page, 'sheet');
   await toPrompt(page);
   for (const key of ['ArrowRight', 'ArrowRight', 'ArrowDown'])
     await turn(page, () => page.keyboard.press(key));
   await page.keyboard.press('f');
-  await shot('table-mark');
+  await shot(page, 'table-mark');
 
   await page.goto(`${base}/table/new/${idOf('Tomasz')}`);
   await toPrompt(page);
@@ -89,26 +100,30 @@ async function views(page: Page, base: string): Promise<void> {
     const slip = nth % 6 === 4 && fact.operation === 'mul' ? fact.left : 0;
     await page.waitForTimeout(nth % 4 === 3 ? 3600 : 1100);
     await page.keyboard.type(String(answerOf(fact) + slip), { delay: 60 });
-    if (nth === 4) await shot('table-keypad');
+    if (nth === 4) await shot(page, 'table-keypad');
     await turn(page, () => page.keyboard.press('Enter'));
   }
   await page.getByRole('button', { name: 'Open the review' }).click({ timeout: 20_000 });
   await page.getByRole('heading', { name: /Facts met/ }).waitFor();
   await page.getByRole('button', { name: /^Accept/ }).waitFor();
-  await shot('review');
+  await shot(page, 'review');
   await page
     .getByRole('button', { name: /recalled; \d+ are needed/ })
     .first()
     .click();
   await page.getByRole('dialog').getByRole('table').waitFor();
-  await shot('answers-behind');
+  await shot(page, 'answers-behind');
+}
 
-  await page.evaluate(() =>
-    localStorage.setItem('veldrift.settings', JSON.stringify({ theme: 'dark', hand: 'right' })),
-  );
-  await page.goto(`${base}/pupils/${idOf('Odalys B.')}`);
-  await page.locator('.js-plotly-plot .main-svg').first().waitFor();
-  await shot('pupil-dark');
+async function shot(page: Page, name: string): Promise<void> {
+  await page.mouse.move(0, 0);
+  await page.screenshot({ path: join(out, `${name}.png`) });
+  process.stdout.write(`${name}\n`);
+}
+
+async function pupilIds(page: Page, base: string): Promise<(name: string) => string> {
+  const list = (await (await page.request.get(`${base}/api/pupils`)).json()) as Pupil[];
+  return (name) => list.find((one) => one.name === name)?.id ?? '';
 }
 
 async function toPrompt(page: Page): Promise<void> {

@@ -40,3 +40,8 @@ export function gradeText(system: 'grade' | 'year', grade: number | null): strin
   if (system === 'grade' && grade === 0) return 'kindergarten';
   return `${system} ${grade}`;
 }
+
+/** A sentence whose facts ("7 × 8 = 56") are not torn apart at the end of a line. */
+export function keepTogether(text: string): string {
+  return text.replace(/(?<=\d) ([+−×÷=]) (?=\d)/g, '\u00a0$1\u00a0');
+}

@@ -22,10 +22,13 @@ export function DecisionPanel({
   pupil,
   proposal,
   playId,
+  brief = false,
 }: {
   readonly pupil: Pupil;
   readonly proposal: Proposal;
   readonly playId: string | null;
+  /** What is missing is folded away. */
+  readonly brief?: boolean;
 }) {
   const { decision } = proposal;
   const [otherwise, setOtherwise] = useState(false);
@@ -57,10 +60,12 @@ export function DecisionPanel({
       <h2 id="decision-title">{headline(decision.verdict, proposal, pupil)}</h2>
       <Reasons reasons={decision.reasons} school={pupil.school} answers={source} />
       {decision.missing.length > 0 && (
-        <>
-          <h3>Missing</h3>
+        <details open={!brief}>
+          <summary>
+            <h3>Missing</h3>
+          </summary>
           <Reasons reasons={decision.missing} school={pupil.school} answers={source} />
-        </>
+        </details>
       )}
       {decision.wouldSettle !== '' && (
         <p>

@@ -5,6 +5,8 @@ import {
   factKey,
   factKeyText,
   factStateNames,
+  factsInRange,
+  isRecalled,
   operationNames,
   parseFactKey,
   unorderedKey,
@@ -17,6 +19,8 @@ import {
 import type { FactOnMap } from '@veldrift/wire';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { msText } from '../app/format.ts';
+import { Explained } from './AnswersBehind.tsx';
+import { FactsBehind } from './FactsBehind.tsx';
 import { StateMark } from './StateMark.tsx';
 import './factMap.css';
 
@@ -146,6 +150,52 @@ function fences(own: number, up: number, right: number, down: number, left: numb
     .join(' ');
 }
 
+/** What each state means, in a sentence. */
+const stateMeanings: Readonly<Record<FactState, string>> = {
+  untried: 'No answer yet that is evidence either way.',
+  missed: 'The latest answer with evidence was wrong or given up, and the fact was never recalled yet.',
+  workingOut: 'Worked out, or recalled only the last time: never recalled for good yet.',
+  nearly: 'The latest two answers with evidence were recalled.',
+  recalled: 'Three of the last four with evidence recalled, the latest among them, on two days or more.',
+  kept: 'Recalled again after seven days or more unseen.',
+  slipped: 'Was recalled; two of the last three were not.',
+  secure: 'Four of the last five right on two days, and explained once (schools without a clock).',
+};
+
+/** A count of facts that opens the facts behind it. */
+export function CountedFacts({
+  title,
+  how,
+  facts,
+  of,
+  onOpen,
+}: {
+  readonly title: string;
+  readonly how: string;
+  readonly facts: readonly { readonly fact: FactKey; readonly state: FactState }[];
+  /** Counted of so many, where that is said. */
+  readonly of?: number;
+  readonly onOpen: (fact: FactKey) => void;
+}) {
+  const counted = of === undefined ? facts.length : facts.filter((one) => isRecalled(one.state)).length;
+  const text = of === undefined ? String(counted) : `${counted} of ${of}`;
+  return (
+    <Explained
+      className="linkish quiet numeral"
+      title={title}
+      label={`${text}, ${title}: show the facts`}
+      how={
+        <>
+          <p>{how}</p>
+          <FactsBehind facts={facts} onOpen={onOpen} />
+        </>
+      }
+    >
+      {text}
+    </Explained>
+  );
+}
+
 const legend: readonly FactState[] = [
   'untried',
   'missed',
@@ -158,16 +208,19 @@ const legend: readonly FactState[] = [
 
 /** What the marks mean, with how many of each there are. */
 export function MapLegend({
+  operation,
   facts,
-  total,
+  onOpen,
 }: {
+  readonly operation: Operation;
   readonly facts: readonly FactOnMap[];
-  readonly total: number;
+  readonly onOpen: (fact: FactKey) => void;
 }) {
-  const count = (state: FactState) =>
-    state === 'untried'
-      ? total - facts.length + facts.filter((one) => one.state === 'untried').length
-      : facts.filter((one) => one.state === state).length;
+  const states = new Map(facts.map((one) => [one.fact, one.state]));
+  const all = factsInRange(operation).map((one) => {
+    const fact = factKey(one);
+    return { fact, state: states.get(fact) ?? 'untried' };
+  });
   return (
     <ul className="land-legend">
       {legend.map((state) => (
@@ -175,7 +228,13 @@ export function MapLegend({
           <span aria-hidden>
             <StateMark state={state} size={18} title="" />
           </span>
-          {factStateNames[state]} <span className="quiet numeral">{count(state)}</span>
+          {factStateNames[state]}{' '}
+          <CountedFacts
+            title={`${operationNames[operation]}: ${factStateNames[state]}`}
+            how={stateMeanings[state]}
+            facts={all.filter((one) => one.state === state)}
+            onOpen={onOpen}
+          />
         </li>
       ))}
     </ul>

@@ -1,5 +1,6 @@
 import { schoolNames, type Ground, type Reason, type School } from '@veldrift/core';
 import type { KeptAnswer } from '@veldrift/wire';
+import { keepTogether } from '../app/format.ts';
 import { Explained } from './AnswersBehind.tsx';
 
 interface Props {
@@ -19,13 +20,13 @@ export function Reasons({ reasons, school, answers }: Props) {
       {reasons.map(({ text, restsOn }) => (
         <li key={text}>
           <Explained
-            title={text}
+            title={keepTogether(text)}
             how={howOf(restsOn, schoolNames[school as School] ?? school)}
             {...(restsOn === 'ceiling'
               ? {}
               : { answers: { key: [...answers.key, restsOn], fetch: () => answers.fetch(restsOn) } })}
           >
-            {text}
+            {keepTogether(text)}
           </Explained>
         </li>
       ))}

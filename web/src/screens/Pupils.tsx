@@ -41,15 +41,30 @@ const columns: readonly GridColDef<Row>[] = [
   { field: 'grade', headerName: 'Grade', width: 90 },
   { field: 'operation', headerName: 'Operation', width: 126 },
   { field: 'set', headerName: 'Set', flex: 1.2, minWidth: 140 },
-  { field: 'share', headerName: 'Recalled', width: 120, renderCell: ({ row }) => <Share row={row} /> },
-  { field: 'rate', headerName: 'Right a minute', width: 150, renderCell: ({ row }) => <Rate row={row} /> },
+  {
+    field: 'share',
+    headerName: 'Recalled',
+    description:
+      'Facts recalled or kept, of those the present set practises; the pupil\u2019s page shows which.',
+    width: 112,
+    renderCell: ({ row }) => <Share row={row} />,
+  },
+  {
+    field: 'rate',
+    headerName: 'Right a minute',
+    description:
+      'Right answers a minute in the latest check by the present way of capture; the line is the last twelve.',
+    width: 150,
+    renderCell: ({ row }) => <Rate row={row} />,
+  },
   {
     field: 'minutes',
     headerName: 'Minutes',
     type: 'number',
+    description: 'Minutes at the table since Monday, whole minutes from start to end.',
     align: 'left',
     headerAlign: 'left',
-    width: 100,
+    width: 92,
     valueFormatter: (value: number) => String(Math.round(value)),
   },
   {
@@ -57,7 +72,7 @@ const columns: readonly GridColDef<Row>[] = [
     headerName: 'Due',
     flex: 1.8,
     minWidth: 150,
-    renderCell: ({ row }) => (row.due === '' ? null : <span className="notch">{row.due}</span>),
+    renderCell: ({ row }) => (row.due === '' ? null : <span className="notch due">{row.due}</span>),
   },
 ];
 

@@ -6,10 +6,13 @@ import {
   numberText,
   policyInForce,
   schoolNames,
+  type Overhead,
 } from '@veldrift/core';
 import type { Pupil } from '@veldrift/wire';
 import { Link } from 'react-router';
 import { msText } from '../../app/format.ts';
+import { aimWords } from '../../parts/aimWords.ts';
+import { Explained } from '../../parts/AnswersBehind.tsx';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 
@@ -19,6 +22,12 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
   const measuring = measuringFor(pupil, me);
   const policy = policyInForce(pupil.policy);
   const aim = aimPerMinute(measuring.ceiling, policy.aimPerMinute);
+  const timesOf = (count: number): readonly number[] =>
+    pupil.capture === 'keypad'
+      ? (pupil.keypadCalibration?.samples ?? [])
+          .filter((one) => one.digits === count)
+          .map((one) => one.firstKeyMs)
+      : (me.judging?.timesMs ?? []);
   const digits = pupil.capture === 'keypad' ? ([1, 2, 3] as const) : ([1] as const);
   return (
     <section aria-labelledby="measure-title">
@@ -33,7 +42,18 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
             return (
               <p key={count} style={{ margin: 0 }}>
                 {digits.length > 1 && `${countText(count, 'digit')}: `}
-                {msText(one.overheadMs)} ± {msText(one.spreadMs)}
+                <Explained
+                  title={`Overhead${digits.length > 1 ? `, ${countText(count, 'digit')}` : ''}`}
+                  how={
+                    <OverheadBehind
+                      overhead={one}
+                      timesMs={timesOf(count)}
+                      keypad={pupil.capture === 'keypad'}
+                    />
+                  }
+                >
+                  {msText(one.overheadMs)} ± {msText(one.spreadMs)}
+                </Explained>
                 {!one.calibrated && <span className="quiet">, assumed. {one.because}</span>}
               </p>
             );
@@ -53,11 +73,21 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
         </dd>
         <dt>Ceiling, aim</dt>
         <dd>
-          {measuring.ceiling === null
-            ? 'Ceiling not measured'
-            : `Ceiling ${numberText(measuring.ceiling)} a minute`}
-          ; aim {numberText(aim.perMinute)} a minute.
-          {aim.binds && ' The ceiling limits the aim: another way of capture may allow more.'}
+          {measuring.ceiling === null ? (
+            'Ceiling not measured'
+          ) : (
+            <Explained title="The ceiling" how={<CeilingBehind pupil={pupil} ceiling={measuring.ceiling} />}>
+              Ceiling {numberText(measuring.ceiling)} a minute
+            </Explained>
+          )}
+          ;{' '}
+          <Explained
+            title="The aim of a minute"
+            how={aimWords(policy.aimPerMinute, measuring.ceiling, aim.perMinute, pupil.capture)}
+          >
+            aim {numberText(aim.perMinute)} a minute
+          </Explained>
+          .{aim.binds && ' The ceiling limits the aim: another way of capture may allow more.'}
         </dd>
         <dt>School</dt>
         <dd>{schoolNames[pupil.school]}</dd>
@@ -79,5 +109,57 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
         )}
       </div>
     </section>
+  );
+}
+
+/** Where an overhead comes from: the times it is the median of. */
+function OverheadBehind({
+  overhead,
+  timesMs,
+  keypad,
+}: {
+  readonly overhead: Overhead;
+  readonly timesMs: readonly number[];
+  readonly keypad: boolean;
+}) {
+  return (
+    <>
+      <p>
+        {overhead.calibrated
+          ? `The median of ${countText(timesMs.length, 'time')} from a number painted to ${keypad ? 'the first key when the child only copies it' : 'your key when you only judge it'}; ± is half the interquartile range. It is taken off every answer.`
+          : `Assumed, not measured: ${overhead.because} Answers measured with it are flagged.`}
+      </p>
+      {timesMs.length > 0 && (
+        <p className="numeral" style={{ marginTop: 8 }}>
+          {[...timesMs]
+            .sort((a, b) => a - b)
+            .map((time) => `${(time / 1000).toFixed(2)} s`)
+            .join(', ')}
+        </p>
+      )}
+    </>
+  );
+}
+
+function CeilingBehind({ pupil, ceiling }: { readonly pupil: Pupil; readonly ceiling: number }) {
+  const intervals =
+    pupil.capture === 'keypad'
+      ? (pupil.keypadCalibration?.samples ?? [])
+          .filter((one) => one.digits <= 2)
+          .map((one) => one.promptToPromptMs)
+      : (pupil.naming?.promptToPromptMs ?? []);
+  return (
+    <>
+      <p>
+        60 s over the child&rsquo;s own median time from prompt to prompt when numbers of one and two digits
+        are only read and given: {numberText(ceiling)} a minute. The times:
+      </p>
+      <p className="numeral" style={{ marginTop: 8 }}>
+        {[...intervals]
+          .sort((a, b) => a - b)
+          .map((time) => `${(time / 1000).toFixed(2)} s`)
+          .join(', ')}
+      </p>
+    </>
   );
 }

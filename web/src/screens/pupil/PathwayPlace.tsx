@@ -1,8 +1,15 @@
-import { isRecalled, placeOfSet } from '@veldrift/core';
+import { placeOfSet, type FactKey } from '@veldrift/core';
 import type { PupilPage } from '@veldrift/wire';
+import { CountedFacts } from '../../parts/FactMap.tsx';
 
 /** Where the pupil stands on the pathway: plots passed, the present one, those ahead. */
-export function PathwayPlace({ page }: { readonly page: PupilPage }) {
+export function PathwayPlace({
+  page,
+  onOpen,
+}: {
+  readonly page: PupilPage;
+  readonly onOpen: (fact: FactKey) => void;
+}) {
   const place = placeOfSet(page.pupil.setId);
   if (!place) return null;
   const { operation } = page.pupil;
@@ -19,10 +26,13 @@ export function PathwayPlace({ page }: { readonly page: PupilPage }) {
           >
             <span className="numeral">{at + 1}</span>
             <span>{set.name}</span>
-            <span className="numeral" title="facts recalled, of those the set practises">
-              {set.practises.filter((fact) => isRecalled(states.get(fact) ?? 'untried')).length} of{' '}
-              {set.practises.length}
-            </span>
+            <CountedFacts
+              title={`${set.name}, recalled`}
+              how="Facts recalled or kept, of those this set practises, both orders."
+              facts={set.practises.map((fact) => ({ fact, state: states.get(fact) ?? 'untried' }))}
+              of={set.practises.length}
+              onOpen={onOpen}
+            />
           </li>
         ))}
       </ol>

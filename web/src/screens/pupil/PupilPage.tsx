@@ -4,7 +4,6 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useQuery } from '@tanstack/react-query';
 import {
   displaySigns,
-  factsInRange,
   findPathway,
   findSet,
   operationNames,
@@ -120,13 +119,13 @@ function Body({ page }: { readonly page: Page }) {
               onOpen={setOpen}
             />
           )}
-          <MapLegend facts={facts} total={factsInRange(operation).length} />
+          <MapLegend operation={operation} facts={facts} onOpen={setOpen} />
         </section>
         <div className="pupil-side">
-          <DecisionPanel pupil={pupil} proposal={page.proposal} playId={null} />
+          <DecisionPanel pupil={pupil} proposal={page.proposal} playId={null} brief />
           <Rates page={page} />
         </div>
-        <PathwayPlace page={page} />
+        <PathwayPlace page={page} onOpen={setOpen} />
         <Decisions page={page} />
         <HowMeasured pupil={pupil} />
         {pupil.notes !== '' && (

@@ -14,6 +14,7 @@ import { Link } from 'react-router';
 import { dateTimeText, msText, rateText } from '../../app/format.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
+import { aimWords } from '../../parts/aimWords.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
 import { FactsMet } from './FactsMet.tsx';
@@ -179,13 +180,6 @@ function Figure({
       <span>{unit}</span>
     </Explained>
   );
-}
-
-function aimWords(wanted: number, ceiling: number | null, aim: number, way: 'keypad' | 'tutor'): string {
-  if (ceiling === null)
-    return `The ceiling of this way of capture has not been measured, so the aim is ${numberText(wanted)} as it stands (common practice).`;
-  const start = `When only reading numbers and giving them by ${captureWayNames[way]}, this child manages ${numberText(ceiling)} a minute. The aim is the smaller of ${numberText(wanted)} and 0.9 × ${numberText(ceiling)} = ${numberText(0.9 * ceiling)}: ${numberText(aim)}.`;
-  return aim < wanted ? `${start} Another way of capture may allow more.` : start;
 }
 
 const classWords: readonly { readonly name: AnswerClass; readonly says: string; readonly how: string }[] = [

@@ -1,0 +1,43 @@
+import { describe, expect, it } from 'vitest';
+import type { Pupil } from '@veldrift/wire';
+import { checkDue, checkedToday, duesOf, minutesNow, visitsToday } from './today.ts';
+
+const pupil = (over: Partial<Pupil>): Pupil =>
+  ({ id: 'p', name: 'Tove', visits: [], lastCheckAt: null, verdict: null, ...over }) as Pupil;
+const tuesday = new Date('2026-11-24T22:30:00Z');
+
+describe('the day', () => {
+  it('is the day of the room, not of the machine', () => {
+    const visits = [{ weekday: 3, startsAtMin: 540, minutes: 20 }];
+    // Half past ten in the evening in London is Wednesday already in Oslo.
+    expect(visitsToday([pupil({ visits })], tuesday, 'Europe/London')).toEqual([]);
+    expect(visitsToday([pupil({ visits })], new Date('2026-11-24T23:30:00Z'), 'Europe/Oslo')).toHaveLength(1);
+    expect(minutesNow(tuesday, 'Europe/Oslo')).toBe(23 * 60 + 30);
+    expect(minutesNow(new Date('2026-11-24T23:10:00Z'), 'Europe/Oslo')).toBe(10);
+  });
+  it('lies in the order of the clock, then of the names', () => {
+    const at = (name: string, startsAtMin: number) =>
+      pupil({ name, visits: [{ weekday: 2, startsAtMin, minutes: 20 }] });
+    const day = visitsToday(
+      [at('Yusuf', 600), at('Bram', 900), at('Ilse', 600)],
+      new Date('2026-11-24T09:00:00Z'),
+      'UTC',
+    );
+    expect(day.map((one) => one.pupil.name)).toEqual(['Ilse', 'Yusuf', 'Bram']);
+  });
+  it('names what is due: the first check, the weekly minute, a decision', () => {
+    const dues = (over: Partial<Pupil>) => duesOf(pupil(over), tuesday, 'UTC');
+    expect(dues({})).toEqual(['first check']);
+    expect(dues({ lastCheckAt: '2026-11-17T10:00:00Z' })).toEqual(['minute due']);
+    // A check moved by a day does not slip by a week; one of five days ago is not due yet.
+    expect(dues({ lastCheckAt: '2026-11-18T10:00:00Z' })).toEqual(['minute due']);
+    expect(dues({ lastCheckAt: '2026-11-19T10:00:00Z' })).toEqual([]);
+    expect(dues({ lastCheckAt: '2026-11-24T10:00:00Z', verdict: 'advance' })).toEqual(['ready to move on']);
+  });
+  it('counts a check of today once it is there', () => {
+    const done = pupil({ lastCheckAt: '2026-11-24T08:00:00Z' });
+    expect(checkedToday(done, tuesday, 'UTC')).toBe(true);
+    expect(checkDue(done, tuesday, 'UTC')).toBe(false);
+    expect(checkedToday(pupil({}), tuesday, 'UTC')).toBe(false);
+  });
+});
