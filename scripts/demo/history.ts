@@ -87,6 +87,7 @@ export function liveThrough(
   calibrate(pupil, pupilId, (visitStarts.at(-3) ?? 0) - 300_000, events, random);
   let set = start;
   let verdict = 'notEnough';
+  let wentBack = 0;
   const judge = () =>
     decide({
       school: pupil.school,
@@ -115,7 +116,7 @@ export function liveThrough(
       const goesBack = nth < 6 || (nth % 2 === 1 && half === 1);
       const practised =
         purpose === 'practice' && goesBack && earlier.length > 0
-          ? (earlier[(nth * 2 + half) % earlier.length] as FactSet)
+          ? (earlier[wentBack++ % earlier.length] as FactSet)
           : set;
       const minute = playMinute({
         pupil,

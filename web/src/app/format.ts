@@ -30,6 +30,11 @@ export function msText(ms: number | null): string {
   return ms === null ? '\u2013' : `${(ms / 1000).toFixed(1)} s`;
 }
 
+/** "0.66 s": times from which others are subtracted, so that the sum can be followed. */
+export function fineMsText(ms: number | null): string {
+  return ms === null ? '\u2013' : `${(ms / 1000).toFixed(2)} s`;
+}
+
 export function rateText(rate: number): string {
   return numberText(rate);
 }

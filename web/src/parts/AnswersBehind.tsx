@@ -16,7 +16,7 @@ import {
 } from '@veldrift/core';
 import type { KeptAnswer } from '@veldrift/wire';
 import { useState, type ReactNode } from 'react';
-import { dateTimeText, msText } from '../app/format.ts';
+import { dateTimeText, fineMsText, msText } from '../app/format.ts';
 import { FactLine } from './FactLine.tsx';
 import { Loading, Trouble } from './states.tsx';
 import './answersBehind.css';
@@ -168,11 +168,11 @@ function AnswerRow({ answer }: { readonly answer: KeptAnswer }) {
           ? 'gave up'
           : (answer.given ?? (isRight(answer.judgement) ? 'right' : 'wrong'))}
       </td>
-      <td className="right">{msText(answer.latencyMs)}</td>
+      <td className="right">{fineMsText(answer.latencyMs)}</td>
       <td className="right">
-        {msText(answer.overheadMs)} ± {msText(answer.spreadMs)}
+        {fineMsText(answer.overheadMs)} ± {fineMsText(answer.spreadMs)}
       </td>
-      <td className="right">{msText(found.correctedMs)}</td>
+      <td className="right">{fineMsText(found.correctedMs)}</td>
       <td className="right">{msText(answer.limitMs)}</td>
       <td>{answerClassNames[found.class]}</td>
       <td>{remarks.join(', ')}</td>

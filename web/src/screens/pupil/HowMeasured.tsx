@@ -10,7 +10,7 @@ import {
 } from '@veldrift/core';
 import type { Pupil } from '@veldrift/wire';
 import { Link } from 'react-router';
-import { msText } from '../../app/format.ts';
+import { fineMsText, msText } from '../../app/format.ts';
 import { aimWords } from '../../parts/aimWords.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { useSession } from '../../app/session.tsx';
@@ -52,7 +52,7 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
                     />
                   }
                 >
-                  {msText(one.overheadMs)} ± {msText(one.spreadMs)}
+                  {fineMsText(one.overheadMs)} ± {fineMsText(one.spreadMs)}
                 </Explained>
                 {!one.calibrated && <span className="quiet">, assumed. {one.because}</span>}
               </p>
@@ -133,7 +133,7 @@ function OverheadBehind({
         <p className="numeral" style={{ marginTop: 8 }}>
           {[...timesMs]
             .sort((a, b) => a - b)
-            .map((time) => `${(time / 1000).toFixed(2)} s`)
+            .map((time) => fineMsText(time))
             .join(', ')}
         </p>
       )}
@@ -157,7 +157,7 @@ function CeilingBehind({ pupil, ceiling }: { readonly pupil: Pupil; readonly cei
       <p className="numeral" style={{ marginTop: 8 }}>
         {[...intervals]
           .sort((a, b) => a - b)
-          .map((time) => `${(time / 1000).toFixed(2)} s`)
+          .map((time) => fineMsText(time))
           .join(', ')}
       </p>
     </>

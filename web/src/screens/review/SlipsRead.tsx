@@ -10,6 +10,7 @@ import {
 } from '@veldrift/core';
 import type { KeptAnswer, ReviewPage } from '@veldrift/wire';
 import { Explained } from '../../parts/AnswersBehind.tsx';
+import { keepTogether } from '../../app/format.ts';
 import type { LocalReview } from './localReview.ts';
 
 /** Wrong answers sorted by what would produce them, and the pattern they make with earlier ones. */
@@ -40,7 +41,7 @@ export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview })
           >
             {list.length} {slipTexts[kind].name}
           </Explained>
-          : {list.map((one) => `${wholeFactText(one.fact)}, said ${one.given ?? ''}`).join('; ')}.
+          : {list.map(saidText).join('; ')}.
         </p>
       ))}
       {unknown.length > 0 && (
@@ -52,7 +53,7 @@ export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview })
           >
             {countText(unknown.length, 'slip')} without digits
           </Explained>
-          : {unknown.map((one) => wholeFactText(one.fact)).join('; ')}.
+          : {unknown.map((one) => keepTogether(wholeFactText(one.fact))).join('; ')}.
         </p>
       )}
       {pattern && (
@@ -65,15 +66,14 @@ export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview })
           >
             {pattern.slips.length} times lately
           </Explained>{' '}
-          (
-          {[
-            ...new Set(
-              pattern.slips.slice(-4).map((one) => `${wholeFactText(one.fact)}, said ${one.given ?? ''}`),
-            ),
-          ].join('; ')}
+          ({[...new Set(pattern.slips.slice(-4).map(saidText))].join('; ')}
           ). {slipTexts[pattern.kind].answer}
         </p>
       )}
     </div>
   );
+}
+
+function saidText(slip: { readonly fact: string; readonly given: string | null }): string {
+  return `${keepTogether(wholeFactText(slip.fact))}, said\u00a0${slip.given ?? ''}`;
 }
