@@ -252,6 +252,7 @@ create table standings (
   room_id uuid not null,
   pupil_id uuid not null,
   verdict text not null,
+  proposal jsonb not null,
   primary key (room_id, pupil_id),
   foreign key (room_id, pupil_id) references pupils on delete cascade
 );

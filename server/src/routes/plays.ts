@@ -5,7 +5,7 @@ import type { RoomTx } from '../db.ts';
 import { answersOfPlay, answersOnFacts, keptAnswerOfRow, slipsUpTo } from '../store/answers.ts';
 import { findPlay } from '../store/checks.ts';
 import { decisionOnPlay } from '../store/decisions.ts';
-import { proposalFor } from '../store/proposal.ts';
+import { standingOf } from '../store/proposal.ts';
 import { findPupil } from '../store/pupils.ts';
 import { classed } from '../store/states.ts';
 import { keepBatch } from '../events/keepBatch.ts';
@@ -54,7 +54,7 @@ async function reviewOf(tx: RoomTx, playId: string, timeZone: string): Promise<R
         after: factStateOf(own.map(classed), timeZone),
       };
     }),
-    proposal: await proposalFor(tx, pupil, timeZone),
+    proposal: await standingOf(tx, pupil, timeZone),
     decision: await decisionOnPlay(tx, playId),
     earlierSlips: (await slipsUpTo(tx, pupil.id, operation, first, mostSlips)).map(keptAnswerOfRow),
   };

@@ -5,7 +5,7 @@ import type { RoomTx } from '../db.ts';
 import { answersBehind, answersOnFacts, keptAnswerOfRow } from '../store/answers.ts';
 import { playsOfPupil } from '../store/checks.ts';
 import { decisionsOfPupil, findDecision, keepDecision } from '../store/decisions.ts';
-import { proposalFor, refreshStanding } from '../store/proposal.ts';
+import { proposalFor, refreshStanding, standingOf } from '../store/proposal.ts';
 import { addPupil, changePupil, deletePupil, findPupil, listPupils, movePupil } from '../store/pupils.ts';
 import { body, idParam, inOwnRoom, refuse, type Env, type House } from './context.ts';
 
@@ -64,7 +64,7 @@ export function pupilRoutes(house: House): Hono<Env> {
         facts: await mapOf(tx, id),
         plays: await playsOfPupil(tx, id, mostPlays),
         decisions: await decisionsOfPupil(tx, id),
-        proposal: await proposalFor(tx, pupil, session.timeZone),
+        proposal: await standingOf(tx, pupil, session.timeZone),
       };
     });
     return c.json(page);
@@ -98,7 +98,7 @@ export function pupilRoutes(house: House): Hono<Env> {
     const id = idParam(c);
     const rows = await inOwnRoom(house, c, async (tx, session) => {
       const pupil = await known(tx, session.timeZone, id);
-      const { decision } = await proposalFor(tx, pupil, session.timeZone);
+      const { decision } = await standingOf(tx, pupil, session.timeZone);
       return answersBehind(tx, id, decision, groundOf(c), mostIds);
     });
     return c.json(rows.map(keptAnswerOfRow));

@@ -31,12 +31,25 @@ export async function proposalFor(tx: RoomTx, pupil: Pupil, timeZone: string): P
   return { decision, setId: set.id, nextSetId: placeOfSet(set.id)?.next?.id ?? null, ceiling, evidenceMark };
 }
 
-/** Works out a pupil's standing afresh and keeps it, so that lists need not judge. */
-export async function refreshStanding(tx: RoomTx, pupil: Pupil, timeZone: string): Promise<void> {
-  const { decision } = await proposalFor(tx, pupil, timeZone);
+/** Works out a pupil's standing afresh and keeps it, so that pages and lists need not judge. */
+export async function refreshStanding(tx: RoomTx, pupil: Pupil, timeZone: string): Promise<Proposal> {
+  const proposal = await proposalFor(tx, pupil, timeZone);
   await tx.run(
-    `insert into standings (room_id, pupil_id, verdict) values ($1, $2, $3)
-     on conflict (room_id, pupil_id) do update set verdict = excluded.verdict`,
-    [tx.roomId, pupil.id, decision.verdict],
+    `insert into standings (room_id, pupil_id, verdict, proposal) values ($1, $2, $3, $4)
+     on conflict (room_id, pupil_id) do update set verdict = excluded.verdict, proposal = excluded.proposal`,
+    [tx.roomId, pupil.id, proposal.decision.verdict, JSON.stringify(proposal)],
   );
+  return proposal;
+}
+
+/**
+ * What the school said when it was last asked: after each event, change of the pupil and decision it is asked afresh, so
+ * this is what it says now. Asked now where it never was.
+ */
+export async function standingOf(tx: RoomTx, pupil: Pupil, timeZone: string): Promise<Proposal> {
+  const [row] = await tx.rows<{ proposal: Proposal }>(
+    'select proposal from standings where room_id = $1 and pupil_id = $2',
+    [tx.roomId, pupil.id],
+  );
+  return row?.proposal ?? refreshStanding(tx, pupil, timeZone);
 }

@@ -16,7 +16,12 @@ export function Table() {
   const { playId = '' } = useParams();
   const { me, outbox } = useSession();
   const navigate = useNavigate();
-  const { data: pupils, error, refetch } = useQuery(pupilsQuery);
+  // Fetched only where there is none yet: nothing is fetched, drawn or put away again under a child's minute.
+  const {
+    data: pupils,
+    error,
+    refetch,
+  } = useQuery({ ...pupilsQuery, enabled: (query) => query.state.data === undefined });
   const [row, setRow] = useState<PlayRow | null>();
 
   useEffect(() => {
