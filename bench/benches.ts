@@ -1,4 +1,5 @@
 import { clockBench } from './clock.ts';
+import { paintBench } from './paint.ts';
 import { pupilPageBench } from './pupilPage.ts';
 import { sizeBench } from './size.ts';
 import { turnBench } from './turn.ts';
@@ -15,6 +16,7 @@ export type Bench = (root: string, say: (text: string) => void) => Promise<Secti
 
 export const benches: Readonly<Record<string, Bench>> = {
   clock: clockBench,
+  paint: paintBench,
   turn: turnBench,
   size: sizeBench,
   page: pupilPageBench,

@@ -1,7 +1,7 @@
 import { createRandom } from '@veldrift/core';
 import { prompt } from '../e2e/house.ts';
 import type { Bench } from './benches.ts';
-import { longMinute, ms, spread, withTable, type BenchTable } from './table.ts';
+import { keptAnswers, longMinute, ms, spread, withTable, type BenchTable } from './table.ts';
 
 const answersAsked = 200;
 /** Answers in one minute of five minutes. */
@@ -91,7 +91,8 @@ async function measure(table: BenchTable, busy: boolean, say: (text: string) => 
       );
       sent.push({ paintedAt, sentAt });
     }
-    const { keys, answers } = await kept(table);
+    const answers = await keptAnswers(table);
+    const keys = await page.evaluate(() => (window as unknown as { noted: Noted }).noted.keys);
     sent.forEach((truth, nth) => {
       const answer = answers[nth];
       const keyAt = keys[nth];
@@ -124,31 +125,4 @@ function note(busy: boolean): void {
     const until = performance.now() + 40;
     while (performance.now() < until);
   }, 90);
-}
-
-/** The keys the page saw and the answers it kept on the device. */
-function kept({
-  page,
-}: BenchTable): Promise<{ keys: number[]; answers: { latencyMs: number; voided: boolean }[] }> {
-  return page.evaluate(
-    (playId) =>
-      new Promise((done) => {
-        // The last answer is written a moment after its key.
-        setTimeout(() => {
-          const opening = indexedDB.open('veldrift');
-          opening.onsuccess = () => {
-            const got = opening.result.transaction('plays').objectStore('plays').get(playId);
-            got.onsuccess = () => {
-              opening.result.close();
-              done({
-                keys: (window as unknown as { noted: Noted }).noted.keys,
-                answers: (got.result as { state: { answers: { latencyMs: number; voided: boolean }[] } })
-                  .state.answers,
-              });
-            };
-          };
-        }, 700);
-      }),
-    page.url().split('/').at(-1) as string,
-  );
 }

@@ -58,6 +58,32 @@ export async function longMinute({ page }: BenchTable, capture: 'keypad' | 'tuto
   await prompt(page).waitFor();
 }
 
+/** The answers of the minute on the table, as kept on the device, oldest first. */
+export function keptAnswers({
+  page,
+}: BenchTable): Promise<{ readonly latencyMs: number; readonly voided: boolean }[]> {
+  return page.evaluate(
+    (playId) =>
+      new Promise((done) => {
+        // The last answer is written a moment after its key.
+        setTimeout(() => {
+          const opening = indexedDB.open('veldrift');
+          opening.onsuccess = () => {
+            const got = opening.result.transaction('plays').objectStore('plays').get(playId);
+            got.onsuccess = () => {
+              opening.result.close();
+              done(
+                (got.result as { state: { answers: { latencyMs: number; voided: boolean }[] } }).state
+                  .answers,
+              );
+            };
+          };
+        }, 700);
+      }),
+    page.url().split('/').at(-1) as string,
+  );
+}
+
 /** The middle and the 95th of a hundred, of absolute values. */
 export function spread(values: readonly number[]): {
   readonly median: number;

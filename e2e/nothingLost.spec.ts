@@ -2,8 +2,7 @@ import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { withClient } from '@veldrift/server';
 import type { PupilInput } from '@veldrift/wire';
 import { chromium as launch } from '@playwright/test';
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { ensureDatabase, migrate, openDb, startCluster, type Cluster } from '@veldrift/server';
 import { loadDemo, demoPassword, demoTutors } from '../scripts/demo/load.ts';
@@ -34,6 +33,48 @@ test('a reload in mid-minute loses nothing and goes on with the time left', asyn
   expect(play).toMatchObject({ endReason: 'time', interrupted: true, counts: true });
   expect(play.summary.usedMs).toBe(8000);
   expect(answers[2]?.voided).toBe(true);
+});
+
+test('a minute that stands still is offered on Today, and is on one table at a time', async ({
+  page,
+  context,
+}) => {
+  await signIn(page);
+  const made = await addPupil(page);
+  const playId = await startMinute(page, made.id);
+  await typeAnswer(page);
+  await page.goto(`${house().base}/`);
+  await expect(page.getByText(/minute stands still, \d seconds? left; goes on until/)).toBeVisible();
+  await page.getByRole('link', { name: `Go on with ${made.name}` }).click();
+  await expect(page.getByText('A little pause.')).toBeVisible();
+  const second = await context.newPage();
+  await second.goto(`${house().base}/table/${playId}`);
+  await expect(second.getByText('on the table in another window')).toBeVisible();
+  await page.bringToFront();
+  await page.keyboard.press('Space');
+  await typeAnswer(page);
+  await page.close();
+  await expect(second.getByText('A little pause.')).toBeVisible();
+  await second.keyboard.press('Space');
+  await typeAnswer(second);
+  await toReview(second);
+  const { play } = await expectKept(second, playId, 3);
+  expect(play).toMatchObject({ endReason: 'time', interrupted: true });
+});
+
+test('a minute left and never taken up is closed by itself, with the time it had used', async ({ page }) => {
+  await signIn(page);
+  const made = await addPupil(page);
+  await page.clock.install();
+  const playId = await startMinute(page, made.id);
+  await typeAnswer(page);
+  await page.goto(`${house().base}/`);
+  await expect(page.getByText(/minute stands still/)).toBeVisible();
+  await page.clock.fastForward('11:00');
+  await expect(page.getByText(/minute stands still/)).toHaveCount(0);
+  const { play } = await expectKept(page, playId, 1);
+  expect(play).toMatchObject({ endReason: 'closed', counts: false });
+  expect(play.summary.usedMs).toBeLessThan(8000);
 });
 
 test('a minute left open for more than ten minutes is closed honestly', async ({ page }) => {
@@ -91,7 +132,7 @@ test('a killed browser loses no answer', async () => {
     await typeAnswer(page);
     await expect.poll(() => outboxCount(page)).toBe(4);
     // The processes of this profile, and no others, are killed without warning.
-    spawnSync('pkill', ['-9', '-f', `user-data-dir=${profile}`]);
+    killProcessesOf(profile);
     await context.close().catch(() => undefined);
     context = await open();
     page = await context.newPage();
@@ -260,6 +301,18 @@ test.describe('a killed server', () => {
     expect(answers).toHaveLength(3);
   });
 });
+
+/** Kills every process that was started with this profile, without warning. */
+function killProcessesOf(profile: string): void {
+  for (const pid of readdirSync('/proc').filter((name) => /^\d+$/.test(name))) {
+    try {
+      if (readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(`user-data-dir=${profile}`))
+        process.kill(Number(pid), 'SIGKILL');
+    } catch {
+      // It has ended by itself in the meantime.
+    }
+  }
+}
 
 /** How many events wait on this device. */
 function outboxCount(page: Page): Promise<number> {

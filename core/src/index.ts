@@ -22,6 +22,7 @@ export * from './recall/slip.ts';
 export * from './practice/checkForm.ts';
 export * from './practice/copyForm.ts';
 export * from './practice/minute.ts';
+export * from './practice/sayNow.ts';
 export * from './advance/decide.ts';
 export * from './advance/decision.ts';
 export * from './advance/eachFactInstant.ts';

@@ -68,6 +68,13 @@ describe('sets', () => {
       '12x12',
     ]);
     expect(findSet('strategy/div/2')?.practises).toHaveLength(24);
+    // Cards 0 to 5 are 36 ordered products; a rank that joins brings 2n + 1 more.
+    expect(findSet('cards/mul/0-to-5')?.practises).toHaveLength(36);
+    expect(findSet('cards/mul/9-joins')?.practises).toHaveLength(19);
+    expect(findSet('cards/div/0-to-5')?.practises).toHaveLength(30);
+    // 169 ordered products less those of the eight numbers without 2, 4, 8, 1 and 0.
+    expect(findSet('linked/mul/2-4-8')?.practises).toHaveLength(169 - 64);
+    expect(findSet('linked/mul/7-11')?.introduces).toEqual(['7x7', '11x7', '11x11']);
   });
 
   it('need every fact only for +1, +2, −1 and −2', () => {
@@ -79,6 +86,8 @@ describe('sets', () => {
       'fixed/add/plus-2',
       'fixed/sub/minus-1',
       'fixed/sub/minus-2',
+      'linked/add/0-1-2',
+      'linked/sub/0-1-2',
       'strategy/add/two',
       'strategy/add/zero-one',
       'strategy/sub/none-one-all',

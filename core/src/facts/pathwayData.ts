@@ -1,4 +1,6 @@
 import { fixedNumberSets } from './fixedNumberSets.ts';
+import { linkedTablesSets } from './linkedTablesSets.ts';
+import { rangeOfCardsSets } from './rangeOfCardsSets.ts';
 import type { SetPlan } from './factSet.ts';
 import type { Operation } from './operation.ts';
 
@@ -285,4 +287,6 @@ export const pathwayPlans: readonly PathwayPlan[] = [
     sets: { add: addByStrategy, sub: subByStrategy, mul: tablesByStrategy, div: divByStrategy },
   },
   { id: 'fixed', name: 'by fixed number', sets: fixedNumberSets },
+  { id: 'cards', name: 'by range of cards', sets: rangeOfCardsSets },
+  { id: 'linked', name: 'by linked tables', sets: linkedTablesSets },
 ];

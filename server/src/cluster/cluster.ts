@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import {
   chmodSync,
   chownSync,
@@ -7,6 +7,7 @@ import {
   mkdirSync,
   readdirSync,
   readFileSync,
+  renameSync,
   writeFileSync,
 } from 'node:fs';
 import { createServer } from 'node:net';
@@ -48,11 +49,12 @@ export function findPostgres(): string | undefined {
 export async function startCluster(dir: string): Promise<Cluster> {
   const bin = findPostgres();
   if (!bin) throw new Error('PostgreSQL is not installed: run "apt-get install postgresql" and start again.');
-  const data = join(dir, 'data');
   const secretsFile = join(dir, 'secrets.json');
   const identity = databaseIdentity();
   mkdirSync(dir, { recursive: true });
-  if (!existsSync(join(data, 'PG_VERSION'))) initialise(bin, dir, data, secretsFile, identity);
+  const data = dataFolder(dir, identity);
+  if (!existsSync(secretsFile) || !existsSync(join(data, 'PG_VERSION')))
+    initialise(bin, data, secretsFile, identity);
   const secrets = JSON.parse(readFileSync(secretsFile, 'utf8')) as Secrets;
   const running = runningPort(data);
   const port = running ?? (await freePort());
@@ -97,21 +99,32 @@ function databaseIdentity(): { uid: number; gid: number } | undefined {
   return { uid: id('-u'), gid: id('-g') };
 }
 
+/**
+ * Where the cluster's files lie: in `dir`; but under /var/lib/veldrift where the database's own user cannot walk down to
+ * `dir`, as in a checkout under /root. Its secrets stay in `dir` always.
+ */
+function dataFolder(dir: string, identity: { uid: number; gid: number } | undefined): string {
+  if (!identity) return join(dir, 'data');
+  for (let at = dir; at !== dirname(at); at = dirname(at))
+    if (at.includes('.veldrift') || at === dir) chmodSync(at, 0o755);
+  if (spawnSync('test', ['-x', dir], { cwd: '/', ...identity }).status === 0) return join(dir, 'data');
+  const name = createHash('sha256').update(dir).digest('hex').slice(0, 12);
+  return join('/var/lib/veldrift', name, 'data');
+}
+
 function initialise(
   bin: string,
-  dir: string,
   data: string,
   secretsFile: string,
   identity: { uid: number; gid: number } | undefined,
 ): void {
   const secrets: Secrets = { admin: randomBytes(18).toString('hex'), app: randomBytes(18).toString('hex') };
+  // What an interrupted first start left behind, or a folder whose secrets are gone, is put aside and not written over.
+  if (existsSync(data) && readdirSync(data).length > 0) renameSync(data, `${data}-left-${Date.now()}`);
   mkdirSync(data, { recursive: true });
   const passwordFile = join(data, '..', 'first-password');
   writeFileSync(passwordFile, secrets.admin, { mode: 0o600 });
   if (identity) {
-    // The database's user has to be able to walk down to its folder.
-    for (let at = dir; at !== dirname(at); at = dirname(at))
-      if (at.includes('.veldrift') || at === dir) chmodSync(at, 0o755);
     chownSync(data, identity.uid, identity.gid);
     chownSync(passwordFile, identity.uid, identity.gid);
   }
@@ -177,8 +190,11 @@ function runningPort(data: string): number | undefined {
     if ((error as NodeJS.ErrnoException).code !== 'EPERM') return undefined;
   }
   // After a crash the number may belong to another program by now.
-  const name = spawnSync('ps', ['-o', 'comm=', '-p', String(pid)], { encoding: 'utf8' }).stdout ?? '';
-  return name.includes('postgres') ? port : undefined;
+  try {
+    return readFileSync(`/proc/${pid}/comm`, 'utf8').includes('postgres') ? port : undefined;
+  } catch {
+    return undefined;
+  }
 }
 
 export async function freePort(): Promise<number> {

@@ -18,6 +18,7 @@ import { cacheLastsMs, keptQueries, meQuery, persister, queryClient } from './qu
 import { outboxOf, SessionProvider, useSessionStatus } from './session.tsx';
 import { useSettings } from './settings.ts';
 import { Shell } from './Shell.tsx';
+import { openMinutes } from '../live/openMinutes.ts';
 import { makeTheme, tokenProperties } from './theme.ts';
 
 const Pupils = lazy(() => import('../screens/Pupils.tsx').then((m) => ({ default: m.Pupils })));
@@ -147,7 +148,11 @@ function SignedIn() {
 
 function WithOutbox({ me, ended }: { readonly me: Me; readonly ended: boolean }) {
   const outbox = use(outboxOf(me.userId));
-  useEffect(() => void tidyPlays(), []);
+  useEffect(() => {
+    // A minute that was left open is closed at the next look, wherever that is.
+    void deviceDb().then((db) => openMinutes(db, outbox, me.userId, new Date().toISOString()));
+    void tidyPlays();
+  }, [me.userId, outbox]);
   return (
     <SessionProvider me={me} ended={ended} outbox={outbox}>
       <Suspense fallback={<Loading what="this page" />}>
@@ -157,11 +162,11 @@ function WithOutbox({ me, ended }: { readonly me: Me; readonly ended: boolean })
   );
 }
 
-/** Minutes long finished are taken off this device. */
+/** Minutes long finished, or never begun, are taken off this device. */
 async function tidyPlays(): Promise<void> {
   const db = await deviceDb();
   for (const play of await db.getAll('plays')) {
-    if (play.state.status === 'over' && Date.now() - Date.parse(play.savedAt) > cacheLastsMs)
-      await db.delete('plays', play.playId);
+    const idle = play.state.status === 'over' || play.state.status === 'ready';
+    if (idle && Date.now() - Date.parse(play.savedAt) > cacheLastsMs) await db.delete('plays', play.playId);
   }
 }

@@ -20,6 +20,11 @@ export function dateTimeText(at: string | number | Date): string {
   }).format(new Date(at));
 }
 
+/** The time of day of an instant, as the reader's locale writes it. */
+export function timeText(at: string | number | Date): string {
+  return new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+}
+
 /** "9:15" from minutes after midnight. */
 export function clockText(minutes: number): string {
   return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;

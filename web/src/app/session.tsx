@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Me } from '@veldrift/wire';
 import { createContext, useContext, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import { createOutbox, type Outbox, type OutboxState } from '../live/outbox.ts';
+import { alone } from '../live/pageLock.ts';
 import { ApiError, sendEvents } from './api.ts';
 import { deviceDb } from './deviceDb.ts';
 import { meQuery, refetchRecords } from './queries.ts';
@@ -44,9 +45,7 @@ function outboxOf(userId: string): Promise<Outbox> {
   const found = outboxes.get(userId);
   if (found) return found;
   const made = deviceDb().then((db) => {
-    const outbox = createOutbox(db, userId, sendEvents, (work) =>
-      navigator.locks.request(`veldrift-outbox-${userId}`, work),
-    );
+    const outbox = createOutbox(db, userId, sendEvents, (work) => alone(`veldrift-outbox-${userId}`, work));
     window.addEventListener('online', () => void outbox.flush());
     void outbox.flush();
     return outbox;

@@ -2,6 +2,7 @@ import {
   advanceMinute,
   answerOf,
   finishTypingMs,
+  mayResume,
   parseFactKey,
   promptOf,
   timeLeftMs,
@@ -118,9 +119,10 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
     (reason: 'time' | 'tutor' | 'closed') => {
       const used =
         now.current.state.status === 'running' ? usedAt(performance.now()) : now.current.state.usedMs;
+      const stoppedAt = now.current.state.pausedAt ?? new Date().toISOString();
       const ended = advanceMinute(now.current.state, { kind: 'ended', usedMs: used, reason });
       if (ended === now.current.state) return;
-      go([{ kind: 'ended', usedMs: used, reason }], [events.ended(ended, reason)]);
+      go([{ kind: 'ended', usedMs: used, reason }], [events.ended(ended, reason, stoppedAt)]);
     },
     [events, go, usedAt],
   );
@@ -255,6 +257,8 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
       },
       [go, usedAt],
     ),
+    pausedAt: state.pausedAt,
+    onLapsed: useCallback(() => finish('closed'), [finish]),
     onHidden: useCallback(() => {
       if (now.current.state.status === 'running') pause('hidden');
     }, [pause]),
@@ -295,7 +299,10 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
       }
     },
     pause,
-    resume: () => go([{ kind: 'resumed' }]),
+    resume: () => {
+      if (mayResume(now.current.state, new Date().toISOString())) go([{ kind: 'resumed' }]);
+      else if (now.current.state.status === 'paused') finish('closed');
+    },
     calm: () => go([{ kind: 'calmed', usedMs: usedAt(performance.now()) }]),
     end: () => finish('tutor'),
     toggleMark: (mark) => {

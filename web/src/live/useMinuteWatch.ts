@@ -1,3 +1,4 @@
+import { resumeWithinMs } from '@veldrift/core';
 import { useCallback, useEffect, useRef } from 'react';
 import { watchFrames, type FrameWatch } from './frameWatch.ts';
 
@@ -15,6 +16,10 @@ interface Watched {
   readonly onTick: () => void;
   readonly onGap: (gapMs: number, beganAt: number) => void;
   readonly onHidden: () => void;
+  /** Since when it stands still, ISO 8601; null while it runs. */
+  readonly pausedAt: string | null;
+  /** It has stood still for longer than it may. */
+  readonly onLapsed: () => void;
 }
 
 /**
@@ -31,6 +36,8 @@ export function useMinuteWatch({
   onTick,
   onGap,
   onHidden,
+  pausedAt,
+  onLapsed,
 }: Watched): () => void {
   const frames = useRef<FrameWatch>(undefined);
   const catchUp = useCallback(() => frames.current?.catchUp(), []);
@@ -79,6 +86,13 @@ export function useMinuteWatch({
       frames.current = undefined;
     };
   }, [onGap, running]);
+
+  useEffect(() => {
+    if (pausedAt === null) return;
+    const until = Date.parse(pausedAt) + resumeWithinMs;
+    const handle = setTimeout(onLapsed, Math.max(0, until - Date.now()) + 1);
+    return () => clearTimeout(handle);
+  }, [onLapsed, pausedAt]);
 
   useEffect(() => {
     const hide = () => {

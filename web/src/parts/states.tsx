@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { ApiError } from '../app/api.ts';
+import { timeText } from '../app/format.ts';
 
 /** A page or part still on its way. Says so after a moment only, so that quick pages do not flicker. */
 export function Loading({ what }: { readonly what: string }) {
@@ -35,8 +36,7 @@ export function Trouble({ error, onRetry }: { readonly error: unknown; readonly 
 export function Stale({ at }: { readonly at: number }) {
   return (
     <p role="status" className="quiet" style={{ marginBottom: 12 }}>
-      No connection: this is what was fetched at{' '}
-      {new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' }).format(at)}.
+      No connection: this is what was fetched at {timeText(at)}.
     </p>
   );
 }

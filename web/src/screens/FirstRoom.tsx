@@ -3,10 +3,11 @@ import TextField from '@mui/material/TextField';
 import { standardSchemaResolver } from '@hookform/resolvers/standard-schema';
 import { useQueryClient } from '@tanstack/react-query';
 import { firstRoomSchema, type FirstRoom as FirstRoomInput } from '@veldrift/wire';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { api, ApiError } from '../app/api.ts';
+import { dropDraft, keepDraft, readDraft } from '../app/draft.ts';
 import { meQuery } from '../app/queries.ts';
 import { Doorway } from './Doorway.tsx';
 
@@ -35,25 +36,35 @@ const fields = [
   },
 ] as const;
 
+const draft = 'first-room';
+type Draft = Partial<Pick<FirstRoomInput, 'room' | 'name' | 'email'>>;
+
 /** The first visitor of an empty house makes the first account and room. */
 export function FirstRoom() {
   const client = useQueryClient();
   const navigate = useNavigate();
   const [trouble, setTrouble] = useState<string>();
-  const { register, handleSubmit, formState } = useForm<FirstRoomInput>({
+  const { register, handleSubmit, watch, formState } = useForm<FirstRoomInput>({
     resolver: standardSchemaResolver(firstRoomSchema),
     defaultValues: {
       room: '',
       name: '',
       email: '',
+      ...readDraft<Draft>(draft),
       password: '',
       timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     },
   });
+  // What is typed survives leaving the page, save the password.
+  useEffect(() => {
+    const subscription = watch(({ room, name, email }) => keepDraft(draft, { room, name, email }));
+    return () => subscription.unsubscribe();
+  }, [watch]);
   const make = handleSubmit(async (input) => {
     setTrouble(undefined);
     try {
       await api.firstRoom(input);
+      dropDraft(draft);
       client.setQueryData(meQuery.queryKey, await api.me());
       await navigate('/', { replace: true });
     } catch (error) {

@@ -3,7 +3,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { calibrationAgeDays, calibrationLastsDays, tutorOverhead } from '@veldrift/core';
 import { Link } from 'react-router';
-import { dateText, msText } from '../app/format.ts';
+import { dateText, fineMsText } from '../app/format.ts';
 import { useSession } from '../app/session.tsx';
 import { changeSettings, useSettings } from '../app/settings.ts';
 import type { ThemeName } from '../app/tokens.ts';
@@ -56,7 +56,7 @@ export function Settings() {
         {overhead ? (
           <p>
             {overhead.calibrated
-              ? `${msText(overhead.overheadMs)} ± ${msText(overhead.spreadMs)}, measured on ${dateText(me.judging?.at ?? '')}.`
+              ? `${fineMsText(overhead.overheadMs)} ± ${fineMsText(overhead.spreadMs)}, measured on ${dateText(me.judging?.at ?? '')}.`
               : `Not calibrated: ${overhead.because} 0.6 s is assumed.`}
             {age > calibrationLastsDays && ' It is older than a month: measure again.'}
           </p>

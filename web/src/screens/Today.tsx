@@ -4,8 +4,11 @@ import { countText, findSet, operationNames, schoolNames } from '@veldrift/core'
 import type { Pupil } from '@veldrift/wire';
 import { Link } from 'react-router';
 import { clockText, longDateText } from '../app/format.ts';
+import type { PlayRow } from '../app/deviceDb.ts';
 import { pupilsQuery } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
+import { useOpenMinutes } from '../live/useOpenMinutes.ts';
+import { standsStill } from '../parts/standsStill.ts';
 import { checkDue, checkedToday, duesOf, minutesNow, visitsToday } from '../parts/today.ts';
 import { Empty, Loading, Stale, Trouble } from '../parts/states.tsx';
 import { useNow } from '../parts/useNow.ts';
@@ -16,12 +19,17 @@ export function Today() {
   const { me } = useSession();
   const now = useNow();
   const { data, error, refetch, dataUpdatedAt } = useQuery(pupilsQuery);
+  const open = useOpenMinutes();
   if (!data)
     return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the day" />;
   const visits = visitsToday(data, now, me.timeZone);
   const minute = minutesNow(now, me.timeZone);
   const onLine = new Set(visits.map((visit) => visit.pupil.id));
-  const others = data.filter((pupil) => !onLine.has(pupil.id) && duesOf(pupil, now, me.timeZone).length > 0);
+  const standing = (pupil: Pupil) => open.find((one) => one.pupilId === pupil.id);
+  const others = data.filter(
+    (pupil) =>
+      !onLine.has(pupil.id) && (duesOf(pupil, now, me.timeZone).length > 0 || standing(pupil) !== undefined),
+  );
   const due = visits.filter((visit) => checkDue(visit.pupil, now, me.timeZone)).length;
   const next = visits.find(
     (visit) => visit.startsAtMin + visit.minutes >= minute && !checkedToday(visit.pupil, now, me.timeZone),
@@ -62,7 +70,7 @@ export function Today() {
                 <span className="numeral">{clockText(visit.startsAtMin)}</span>
                 <span className="quiet">{visit.minutes} min</span>
               </div>
-              <Entry pupil={visit.pupil} now={now} strong={visit === next} />
+              <Entry pupil={visit.pupil} now={now} strong={visit === next} standing={standing(visit.pupil)} />
             </li>
           ))}
         </ol>
@@ -76,7 +84,7 @@ export function Today() {
             {others.map((pupil) => (
               <li key={pupil.id}>
                 <div className="day-time quiet">not today</div>
-                <Entry pupil={pupil} now={now} strong={false} />
+                <Entry pupil={pupil} now={now} strong={false} standing={standing(pupil)} />
               </li>
             ))}
           </ol>
@@ -90,10 +98,13 @@ function Entry({
   pupil,
   now,
   strong,
+  standing,
 }: {
   readonly pupil: Pupil;
   readonly now: Date;
   readonly strong: boolean;
+  /** A minute that stands still and may be taken up. */
+  readonly standing: PlayRow | undefined;
 }) {
   const { me } = useSession();
   const set = findSet(pupil.setId);
@@ -110,6 +121,7 @@ function Entry({
         </p>
       </div>
       <div className="day-dues">
+        {standing && <span className="notch">{standsStill(standing)}</span>}
         {done && <span className="quiet">checked today</span>}
         {dues.map((one) => (
           <span key={one} className="notch">
@@ -119,12 +131,12 @@ function Entry({
         {!done && dues.length === 0 && <span className="quiet">{schoolNames[pupil.school]}</span>}
       </div>
       <Button
-        variant={strong ? 'contained' : 'outlined'}
+        variant={strong || standing ? 'contained' : 'outlined'}
         component={Link}
-        to={`/table/new/${pupil.id}`}
-        aria-label={`Start with ${pupil.name}`}
+        to={standing ? `/table/${standing.playId}` : `/table/new/${pupil.id}`}
+        aria-label={standing ? `Go on with ${pupil.name}` : `Start with ${pupil.name}`}
       >
-        Start
+        {standing ? 'Go on' : 'Start'}
       </Button>
     </>
   );

@@ -1,6 +1,15 @@
-import { classifyAnswer, factStateNames, type AnswerClass, type FactKey } from '@veldrift/core';
+import {
+  classifyAnswer,
+  factStateNames,
+  isRight,
+  parseFactKey,
+  sayNowLine,
+  type AnswerClass,
+  type FactKey,
+} from '@veldrift/core';
 import type { KeptAnswer, ReviewPage } from '@veldrift/wire';
-import { msText } from '../../app/format.ts';
+import { Fragment } from 'react';
+import { keepTogether, msText } from '../../app/format.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { FactLine } from '../../parts/FactLine.tsx';
 import { StateMark } from '../../parts/StateMark.tsx';
@@ -34,48 +43,58 @@ export function FactsMet({ page }: { readonly page: ReviewPage | LocalReview }) 
       <tbody>
         {rows.map(([fact, list]) => {
           const state = page.states?.find((one) => one.fact === fact);
+          const missed = list.some((one) => !isRight(one.judgement));
           return (
-            <tr key={fact}>
-              <td>
-                <FactLine fact={fact} />
-              </td>
-              <td>
-                {list.map((answer) => {
-                  const { correctedMs } = classifyAnswer(answer);
-                  return (
-                    <Explained
-                      key={answer.id}
-                      title="One answer"
-                      how="Raw time less the overhead, against the recall limit; the class follows."
-                      answers={[answer]}
-                      label={`${answer.fact}, ${msText(correctedMs)}: show what is behind it`}
-                    >
-                      {answer.judgement === 'gaveUp'
-                        ? 'gave up'
-                        : correctedMs === null
-                          ? 'no time'
-                          : msText(correctedMs)}
-                    </Explained>
-                  );
-                })}
-              </td>
-              <td>{list.map((answer) => wordOf(answer)).join(', ')}</td>
-              <td>
-                {state ? (
-                  <span className="now-state">
-                    <span aria-hidden>
-                      <StateMark state={state.after} size={18} title="" />
+            <Fragment key={fact}>
+              <tr className={missed ? 'with-say' : undefined}>
+                <td>
+                  <FactLine fact={fact} />
+                </td>
+                <td>
+                  {list.map((answer) => {
+                    const { correctedMs } = classifyAnswer(answer);
+                    return (
+                      <Explained
+                        key={answer.id}
+                        title="One answer"
+                        how="Raw time less the overhead, against the recall limit; the class follows."
+                        answers={[answer]}
+                        label={`${answer.fact}, ${msText(correctedMs)}: show what is behind it`}
+                      >
+                        {answer.judgement === 'gaveUp'
+                          ? 'gave up'
+                          : correctedMs === null
+                            ? 'no time'
+                            : msText(correctedMs)}
+                      </Explained>
+                    );
+                  })}
+                </td>
+                <td>{list.map((answer) => wordOf(answer)).join(', ')}</td>
+                <td>
+                  {state ? (
+                    <span className="now-state">
+                      <span aria-hidden>
+                        <StateMark state={state.after} size={18} title="" />
+                      </span>
+                      {factStateNames[state.after]}
+                      {state.before !== state.after && (
+                        <span className="quiet"> was {factStateNames[state.before]}</span>
+                      )}
                     </span>
-                    {factStateNames[state.after]}
-                    {state.before !== state.after && (
-                      <span className="quiet"> was {factStateNames[state.before]}</span>
-                    )}
-                  </span>
-                ) : (
-                  <span className="quiet">waits</span>
-                )}
-              </td>
-            </tr>
+                  ) : (
+                    <span className="quiet">waits</span>
+                  )}
+                </td>
+              </tr>
+              {missed && (
+                <tr className="say">
+                  <td colSpan={4}>
+                    <span className="quiet">Say now</span> {keepTogether(sayNowLine(parseFactKey(fact)))}
+                  </td>
+                </tr>
+              )}
+            </Fragment>
           );
         })}
       </tbody>

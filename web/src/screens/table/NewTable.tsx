@@ -25,6 +25,8 @@ import { msText } from '../../app/format.ts';
 import { pupilsQuery } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
+import { useOpenMinutes } from '../../live/useOpenMinutes.ts';
+import { standsStill } from '../../parts/standsStill.ts';
 import { checkDue } from '../../parts/today.ts';
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
 import { useNow } from '../../parts/useNow.ts';
@@ -72,6 +74,7 @@ function Sheet({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet })
   const calibrated = overheads.every((one) => one.calibrated);
   const calibratePath = pupil.capture === 'keypad' ? `/calibrate/keypad/${pupil.id}` : '/calibrate/judging';
   const [starting, setStarting] = useState(false);
+  const standing = useOpenMinutes().find((one) => one.pupilId === pupil.id);
 
   const start = async () => {
     setStarting(true);
@@ -114,6 +117,13 @@ function Sheet({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet })
           To the table
         </Button>
       </div>
+      {standing && (
+        <p className="notch" style={{ marginBottom: 16 }}>
+          <span>
+            A {standsStill(standing)}. <Link to={`/table/${standing.playId}`}>Go on with it</Link>
+          </span>
+        </p>
+      )}
       <dl className="facts">
         <dt>Minute</dt>
         <dd>

@@ -3,6 +3,7 @@ import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PlayRow } from '../../app/deviceDb.ts';
+import { timeText } from '../../app/format.ts';
 import { useSession } from '../../app/session.tsx';
 import { useSettings } from '../../app/settings.ts';
 import { Keypad } from '../../live/Keypad.tsx';
@@ -243,10 +244,7 @@ function saysOf(
   said: string,
 ): string {
   if (state.status === 'paused' && state.pausedAt) {
-    const until = new Date(Date.parse(state.pausedAt) + resumeWithinMs).toLocaleTimeString(undefined, {
-      hour: '2-digit',
-      minute: '2-digit',
-    });
+    const until = timeText(Date.parse(state.pausedAt) + resumeWithinMs);
     return `The clock stands still. It can go on until ${until}; after that the minute closes.`;
   }
   if (state.calm) return 'No clock and no count. Press End when it is enough.';

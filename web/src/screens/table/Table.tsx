@@ -1,4 +1,4 @@
-import { findSet, mayResume, advanceMinute, type FactSet } from '@veldrift/core';
+import { findSet, type FactSet } from '@veldrift/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -6,7 +6,8 @@ import Button from '@mui/material/Button';
 import { deviceDb, type PlayRow } from '../../app/deviceDb.ts';
 import { pupilsQuery } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
-import { tableEvents } from '../../live/tableEvents.ts';
+import { hold } from '../../live/pageLock.ts';
+import { closeMinute, takeUp } from '../../live/openMinutes.ts';
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
 import { RunningTable } from './RunningTable.tsx';
 import './live.css';
@@ -24,7 +25,18 @@ export function Table() {
   } = useQuery({ ...pupilsQuery, enabled: (query) => query.state.data === undefined });
   const [row, setRow] = useState<PlayRow | null>();
 
+  const [held, setHeld] = useState(false);
+  // One window at a time: two would both take answers.
   useEffect(() => {
+    const letGo = hold(`veldrift-minute-${playId}`, () => setHeld(true));
+    return () => {
+      letGo();
+      setHeld(false);
+    };
+  }, [playId]);
+
+  useEffect(() => {
+    if (!held) return;
     let gone = false;
     void (async () => {
       const found = await (await deviceDb()).get('plays', playId);
@@ -32,8 +44,7 @@ export function Table() {
       if (!found || found.userId !== me.userId) return setRow(null);
       const taken = takeUp(found, new Date().toISOString());
       if (taken.state.status === 'over' && found.state.status !== 'over') {
-        // Closed honestly: with the time it had used, and as long ago as it stopped.
-        await outbox.add([tableEvents(taken).ended(taken.state, 'closed', taken.savedAt)], taken);
+        await closeMinute(outbox, taken);
       } else if (taken !== found) await (await deviceDb()).put('plays', taken);
       if (gone) return;
       if (taken.state.status === 'over') await navigate(`/review/${playId}`, { replace: true });
@@ -42,8 +53,17 @@ export function Table() {
     return () => {
       gone = true;
     };
-  }, [me.userId, navigate, outbox, playId]);
+  }, [held, me.userId, navigate, outbox, playId]);
 
+  if (!held) {
+    return (
+      <main style={{ padding: 32 }} className="appear-late">
+        <Empty title="This minute is on the table in another window">
+          <p>Close it there, and it goes on here with the time left.</p>
+        </Empty>
+      </main>
+    );
+  }
   if (row === null) {
     return (
       <main style={{ padding: 32 }}>
@@ -69,14 +89,4 @@ export function Table() {
     );
   }
   return <RunningTable key={row.playId} row={row} pupil={pupil} set={findSet(row.setId) as FactSet} />;
-}
-
-/** A minute found on disk: running means the page went away under it. */
-function takeUp(row: PlayRow, now: string): PlayRow {
-  let { state } = row;
-  if (state.status === 'running')
-    state = advanceMinute(state, { kind: 'paused', usedMs: state.usedMs, at: row.savedAt, reason: 'reload' });
-  if (state.status === 'paused' && !mayResume(state, now))
-    state = advanceMinute(state, { kind: 'ended', usedMs: state.usedMs, reason: 'closed' });
-  return state === row.state ? row : { ...row, state };
 }

@@ -1,0 +1,43 @@
+import { advanceMinute, mayResume } from '@veldrift/core';
+import type { DeviceDb, PlayRow } from '../app/deviceDb.ts';
+import type { Outbox } from './outbox.ts';
+import { tableEvents } from './tableEvents.ts';
+
+/**
+ * A minute as found on disk at `now` (ISO 8601). Running means that the page went away under it: it is paused since it was
+ * last saved. One paused for longer than it may be is over, closed with the time it had used.
+ */
+export function takeUp(row: PlayRow, now: string): PlayRow {
+  let { state } = row;
+  if (state.status === 'running')
+    state = advanceMinute(state, { kind: 'paused', usedMs: state.usedMs, at: row.savedAt, reason: 'reload' });
+  if (state.status === 'paused' && !mayResume(state, now))
+    state = advanceMinute(state, { kind: 'ended', usedMs: state.usedMs, reason: 'closed' });
+  return state === row.state ? row : { ...row, state };
+}
+
+/** Puts a minute that `takeUp` closed on record: with the time it had used, and as long ago as it stopped. */
+export async function closeMinute(outbox: Outbox, closed: PlayRow): Promise<void> {
+  await outbox.add([tableEvents(closed).ended(closed.state, 'closed', closed.savedAt)], closed);
+}
+
+/** A minute saved within this is under way in another window, ms. */
+const underWayMs = 3000;
+
+/** Closes a user's minutes that stood still for too long. Gives those that may still be taken up, the latest first. */
+export async function openMinutes(
+  db: DeviceDb,
+  outbox: Outbox,
+  userId: string,
+  now: string,
+): Promise<PlayRow[]> {
+  const open: PlayRow[] = [];
+  for (const row of await db.getAll('plays')) {
+    if (row.userId !== userId || (row.state.status !== 'running' && row.state.status !== 'paused')) continue;
+    if (row.state.status === 'running' && Date.parse(now) - Date.parse(row.savedAt) < underWayMs) continue;
+    const taken = takeUp(row, now);
+    if (taken.state.status === 'over') await closeMinute(outbox, taken);
+    else open.push(taken);
+  }
+  return open.sort((a, b) => (a.savedAt < b.savedAt ? 1 : -1));
+}
