@@ -2,6 +2,7 @@ import { cpus, totalmem } from 'node:os';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { spawnSync } from 'node:child_process';
+import { format, resolveConfig } from 'prettier';
 import { benches, type Section } from './benches.ts';
 
 /** `npm run bench [-- NAME ...]`: measures and writes docs/measurements.md. Sections not asked for keep their last figures. */
@@ -21,7 +22,9 @@ async function main(asked: readonly string[]): Promise<void> {
     kept.set(section.title, write(section, name));
     process.stdout.write(`${kept.get(section.title)}\n`);
   }
-  writeFileSync(file, [head(), ...kept.values()].join('\n'));
+  const ordered = [...kept.values()].join('\n');
+  const options = await resolveConfig(file);
+  writeFileSync(file, await format(`${head()}\n${ordered}`, { ...options, parser: 'markdown' }));
 }
 
 function head(): string {

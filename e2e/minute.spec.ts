@@ -196,7 +196,7 @@ test('keypad calibration measures the keypad and the ceiling', async ({ page }) 
     if (at < 15) await expect(shown).not.toHaveAttribute('data-number', number);
   }
   await expect(page.getByRole('heading', { name: 'Measured' })).toBeVisible();
-  await expect(page.getByText(/One digit: 0\.[4-9] s/)).toBeVisible();
+  await expect(page.getByText(/One digit: 0\.[4-9]\d s/)).toBeVisible();
   await expect(page.getByText(/Ceiling: \d+/)).toBeVisible();
   await page.getByRole('link', { name: 'Go on' }).click();
   await expect(page.getByText(/Overhead 0\.[4-9] s/)).toBeVisible();
@@ -217,7 +217,7 @@ test('the tutor\u2019s judging and the child\u2019s naming are measured', async 
     await page.keyboard.press(left + right === said ? 'ArrowRight' : 'ArrowLeft');
     if (at < 11) await expect(shown).not.toHaveAttribute('elementtiming', before);
   }
-  await expect(page.getByText(/You judge in 0\.[4-7] s/)).toBeVisible();
+  await expect(page.getByText(/You judge in 0\.[4-7]\d s/)).toBeVisible();
   await page.goto(`${origin}/calibrate/naming/${made.id}`);
   await page.getByRole('button', { name: 'Begin' }).click();
   for (let at = 0; at < 12; at += 1) {

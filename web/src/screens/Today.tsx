@@ -25,11 +25,7 @@ export function Today() {
   const visits = visitsToday(data, now, me.timeZone);
   const minute = minutesNow(now, me.timeZone);
   const onLine = new Set(visits.map((visit) => visit.pupil.id));
-  const standing = (pupil: Pupil) => open.find((one) => one.pupilId === pupil.id);
-  const others = data.filter(
-    (pupil) =>
-      !onLine.has(pupil.id) && (duesOf(pupil, now, me.timeZone).length > 0 || standing(pupil) !== undefined),
-  );
+  const others = data.filter((pupil) => !onLine.has(pupil.id) && duesOf(pupil, now, me.timeZone).length > 0);
   const due = visits.filter((visit) => checkDue(visit.pupil, now, me.timeZone)).length;
   const next = visits.find(
     (visit) => visit.startsAtMin + visit.minutes >= minute && !checkedToday(visit.pupil, now, me.timeZone),
@@ -59,6 +55,7 @@ export function Today() {
           </Button>
         </Empty>
       )}
+      <Standing open={open} pupils={data} />
       {visits.length > 0 && (
         <ol className="day">
           {visits.map((visit) => (
@@ -70,7 +67,7 @@ export function Today() {
                 <span className="numeral">{clockText(visit.startsAtMin)}</span>
                 <span className="quiet">{visit.minutes} min</span>
               </div>
-              <Entry pupil={visit.pupil} now={now} strong={visit === next} standing={standing(visit.pupil)} />
+              <Entry pupil={visit.pupil} now={now} strong={visit === next && open.length === 0} />
             </li>
           ))}
         </ol>
@@ -84,7 +81,7 @@ export function Today() {
             {others.map((pupil) => (
               <li key={pupil.id}>
                 <div className="day-time quiet">not today</div>
-                <Entry pupil={pupil} now={now} strong={false} standing={standing(pupil)} />
+                <Entry pupil={pupil} now={now} strong={false} />
               </li>
             ))}
           </ol>
@@ -94,17 +91,48 @@ export function Today() {
   );
 }
 
+/** Minutes that stand still and may be taken up again. */
+function Standing({
+  open,
+  pupils,
+}: {
+  readonly open: readonly PlayRow[];
+  readonly pupils: readonly Pupil[];
+}) {
+  const known = open.flatMap((row) => {
+    const pupil = pupils.find((one) => one.id === row.pupilId);
+    return pupil ? [{ row, pupil }] : [];
+  });
+  if (known.length === 0) return null;
+  return (
+    <ul className="standing" aria-label="Minutes that stand still">
+      {known.map(({ row, pupil }) => (
+        <li key={row.playId}>
+          <span>
+            <strong>{pupil.name}</strong>: a {standsStill(row)}.
+          </span>
+          <Button
+            variant="contained"
+            component={Link}
+            to={`/table/${row.playId}`}
+            aria-label={`Go on with ${pupil.name}`}
+          >
+            Go on
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 function Entry({
   pupil,
   now,
   strong,
-  standing,
 }: {
   readonly pupil: Pupil;
   readonly now: Date;
   readonly strong: boolean;
-  /** A minute that stands still and may be taken up. */
-  readonly standing: PlayRow | undefined;
 }) {
   const { me } = useSession();
   const set = findSet(pupil.setId);
@@ -121,7 +149,6 @@ function Entry({
         </p>
       </div>
       <div className="day-dues">
-        {standing && <span className="notch">{standsStill(standing)}</span>}
         {done && <span className="quiet">checked today</span>}
         {dues.map((one) => (
           <span key={one} className="notch">
@@ -131,12 +158,12 @@ function Entry({
         {!done && dues.length === 0 && <span className="quiet">{schoolNames[pupil.school]}</span>}
       </div>
       <Button
-        variant={strong || standing ? 'contained' : 'outlined'}
+        variant={strong ? 'contained' : 'outlined'}
         component={Link}
-        to={standing ? `/table/${standing.playId}` : `/table/new/${pupil.id}`}
-        aria-label={standing ? `Go on with ${pupil.name}` : `Start with ${pupil.name}`}
+        to={`/table/new/${pupil.id}`}
+        aria-label={`Start with ${pupil.name}`}
       >
-        {standing ? 'Go on' : 'Start'}
+        Start
       </Button>
     </>
   );

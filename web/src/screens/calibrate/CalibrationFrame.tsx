@@ -6,8 +6,12 @@ import '../table/live.css';
 
 interface Props {
   readonly pupilId?: string;
+  /** The keypad lies on the left, as in this pupil's minutes. */
+  readonly padLeft?: boolean;
   readonly title: string;
   readonly says: string;
+  /** What the measurement is for, in a sentence. */
+  readonly why: string;
   readonly begun: boolean;
   readonly done: boolean;
   readonly progress: string;
@@ -19,11 +23,13 @@ interface Props {
   readonly keys?: ReactNode;
 }
 
-/** A calibration at the table: the same field as a minute, no count and no clock. */
+/** A calibration at the table: the same field as a minute, in the same place, with no count and no clock. */
 export function CalibrationFrame({
   pupilId,
+  padLeft = false,
   title,
   says,
+  why,
   begun,
   done,
   progress,
@@ -36,7 +42,7 @@ export function CalibrationFrame({
   const navigate = useNavigate();
   return (
     <div className={`live plain ${hand}`}>
-      <main className="field with-pad">
+      <main className={`field with-pad ${padLeft ? 'pad-left' : ''}`}>
         <h1 className="sr-only">{title}</h1>
         {!begun && (
           <div className="field-quiet">
@@ -73,6 +79,10 @@ export function CalibrationFrame({
           </div>
         )}
       </main>
+      {/* The margin stays, empty: the way from the prompt to the keypad is the one it is in a minute. */}
+      <aside className="margin" aria-label="About this measurement">
+        <p className="quiet">{why}</p>
+      </aside>
       <section className="strip" aria-label="Tutor">
         <div className="strip-say">
           <p>

@@ -2,7 +2,7 @@ import { createRandom, factText, makeJudgingForm, parseFactKey, tutorOverhead } 
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { msText } from '../../app/format.ts';
+import { fineMsText } from '../../app/format.ts';
 import { meQuery } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
@@ -50,6 +50,7 @@ export function JudgingCalibration() {
   return (
     <CalibrationFrame
       title="Your judging time"
+      why="What you need to judge an answer you have already heard is taken off every answer that you mark."
       says="Judge each line as soon as you see it: → right, ← not right."
       begun={at >= 0}
       done={at >= form.length}
@@ -60,8 +61,8 @@ export function JudgingCalibration() {
         <p>
           {overhead.calibrated ? (
             <>
-              You judge in <strong>{msText(overhead.overheadMs)}</strong>, spread {msText(overhead.spreadMs)}.
-              That much is taken off each answer you mark.
+              You judge in <strong>{fineMsText(overhead.overheadMs)}</strong>, spread{' '}
+              {fineMsText(overhead.spreadMs)}. That much is taken off each answer you mark.
             </>
           ) : (
             `Not calibrated: ${overhead.because} 0.6 s is assumed.`

@@ -6,11 +6,13 @@ import {
   numberText,
   type CopySample,
 } from '@veldrift/core';
+import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { useSession } from '../../app/session.tsx';
-import { msText } from '../../app/format.ts';
+import { fineMsText } from '../../app/format.ts';
+import { pupilsQuery } from '../../app/queries.ts';
 import { Keypad } from '../../live/Keypad.tsx';
 import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
@@ -22,6 +24,7 @@ import { CalibrationFrame } from './CalibrationFrame.tsx';
 export function KeypadCalibration() {
   const { pupilId = '' } = useParams();
   const { outbox } = useSession();
+  const { data: pupils } = useQuery(pupilsQuery);
   const [form] = useState(() =>
     makeCopyForm(createRandom(crypto.getRandomValues(new Int32Array(1))[0] as number)),
   );
@@ -95,7 +98,9 @@ export function KeypadCalibration() {
   return (
     <CalibrationFrame
       pupilId={pupilId}
+      padLeft={pupils?.find((one) => one.id === pupilId)?.hand === 'left'}
       title="Copying numbers"
+      why="The time from seeing a number to the first key is taken off every answer this child types; how many numbers go into a minute is the most that can be asked."
       says="The child copies each number on the keypad, one finger as usual, and presses done. No sums."
       begun={at >= 0}
       done={at >= form.length}
@@ -108,8 +113,8 @@ export function KeypadCalibration() {
               {digits === 1 ? 'One digit' : digits === 2 ? 'Two digits' : 'Three digits'}:{' '}
               {overheads[digits].calibrated ? (
                 <>
-                  <strong>{msText(overheads[digits].overheadMs)}</strong> to the first key, spread{' '}
-                  {msText(overheads[digits].spreadMs)}.
+                  <strong>{fineMsText(overheads[digits].overheadMs)}</strong> to the first key, spread{' '}
+                  {fineMsText(overheads[digits].spreadMs)}.
                 </>
               ) : (
                 `not calibrated. ${overheads[digits].because} 0.65 s is assumed.`

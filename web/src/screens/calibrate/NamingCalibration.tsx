@@ -57,6 +57,7 @@ export function NamingCalibration() {
     <CalibrationFrame
       pupilId={pupilId}
       title="Naming numbers"
+      why="How many numbers this child can read and say in a minute, with you marking, is the most that can be asked of a minute of facts."
       says="The child reads each number aloud; press → as you hear it."
       begun={at >= 0}
       done={at >= form.length}
