@@ -39,7 +39,7 @@ export const clockBench: Bench = async (root, say) => {
   });
   return {
     title: 'Clock error',
-    says: `Absolute error over ${answersAsked} scripted answers by the tutor's key, 500 to 6000 ms after the prompt, in headless Chromium. Start: against the browser's own element-timing render time of that prompt. End: against the time stamp with which the key event was sent. Busy: 40 ms of work every 90 ms on the page's thread.`,
+    says: `Absolute error over ${answersAsked} scripted answers by the tutor's key, 500 to 6000 ms after the prompt, in headless Chromium. Start: against the browser's own element-timing render time of that prompt. End: against the time stamp with which the key event was sent. Both ends are taken from the browser's stamps, so what is left is only what the page's own handling adds: nothing may, however busy it is. How good the stamps are is measured apart (\`paint\`). Busy: 40 ms of work every 90 ms on the page's thread.`,
     columns: ['page', 'what', 'answers', 'median', '95 in 100', 'worst', 'aim'],
     rows,
   };

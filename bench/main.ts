@@ -19,10 +19,12 @@ async function main(asked: readonly string[]): Promise<void> {
     if (asked.length > 0 && !asked.includes(name)) continue;
     process.stdout.write(`${name} ...\n`);
     const section = await bench(root, (text) => process.stdout.write(`  ${text}\n`));
-    kept.set(section.title, write(section, name));
-    process.stdout.write(`${kept.get(section.title)}\n`);
+    kept.set(name, write(section, name));
+    process.stdout.write(`${kept.get(name)}\n`);
   }
-  const ordered = [...kept.values()].join('\n');
+  const ordered = Object.keys(benches)
+    .flatMap((name) => kept.get(name) ?? [])
+    .join('\n');
   const options = await resolveConfig(file);
   writeFileSync(file, await format(`${head()}\n${ordered}`, { ...options, parser: 'markdown' }));
 }
@@ -49,10 +51,14 @@ ${rows.join('\n')}
 `;
 }
 
+/** The sections written before, by the name of their bench. */
 function sectionsOf(text: string): Map<string, string> {
   const parts = text.split(/^(?=## )/m).filter((part) => part.startsWith('## '));
   return new Map(
-    parts.map((part) => [(/^## (.*)$/m.exec(part) as RegExpExecArray)[1] as string, `${part.trim()}\n`]),
+    parts.flatMap((part) => {
+      const name = /npm run bench -- (\w+)/.exec(part)?.[1];
+      return name === undefined ? [] : [[name, `${part.trim()}\n`] as const];
+    }),
   );
 }
 
