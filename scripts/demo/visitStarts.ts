@@ -1,4 +1,5 @@
-const weeks = 10;
+/** How far back the history goes. */
+export const weeks = 10;
 
 /** The instants two weekly visits began over the last ten weeks, oldest first; none today. */
 export function visitStarts(weekdays: readonly number[], startsAtMin: number, now: Date): number[] {

@@ -1,6 +1,6 @@
 import { captureWays, endReasons, judgements, marks, tryParseFactKey, findSet } from '@veldrift/core';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
-import { idField, instantField, msField, textField } from './fields.ts';
+import { idField, instantField, msField, textField, wholeField } from './fields.ts';
 
 /** The version every event carries. */
 export const eventVersion = 1;
@@ -17,7 +17,7 @@ const inPlay = {
   ...base,
   visitId: idField().required(),
   playId: idField().required(),
-  seat: number().strict().integer().min(0).max(3).required(),
+  seat: wholeField(0, 3).required(),
 };
 const choice = <T extends string>(values: readonly T[]) =>
   string<T>()
@@ -40,12 +40,7 @@ export const eventSchemas = {
       .strict()
       .required()
       .test('set', 'There is no such set.', (value) => findSet(value) !== undefined),
-    seed: number()
-      .strict()
-      .integer('seed should be a whole number.')
-      .min(-2_147_483_648)
-      .max(2_147_483_647)
-      .required(),
+    seed: wholeField(-2_147_483_648, 2_147_483_647).required(),
     lengthMs: msField(300_000).min(1000, 'lengthMs should be 1000 ms or more.').required(),
     way: choice(captureWays),
     limitMs: msField(10_000).required(),
@@ -68,7 +63,7 @@ export const eventSchemas = {
     overheadMs: msField(60_000).required(),
     spreadMs: msField(60_000).required(),
     calibrated: flag(),
-    calibrationAgeDays: number().strict().integer().min(0).max(100_000).nullable().defined(),
+    calibrationAgeDays: wholeField(0, 100_000).nullable().defined(),
     limitMs: msField(10_000).required(),
     aided: flag(),
     seen: seen(),
@@ -99,7 +94,7 @@ export const eventSchemas = {
     kind: kind('keypadCalibrated'),
     samples: array(
       object({
-        digits: number().strict().integer().min(1).max(3).required(),
+        digits: wholeField(1, 3).required(),
         firstKeyMs: msField(60_000).required(),
         promptToPromptMs: msField(120_000).required(),
       }).exact(),

@@ -72,3 +72,9 @@ export const msField = (most: number) =>
       '${path} should be a number of ms.',
       (value) => value === undefined || value === null || Number.isFinite(value),
     );
+
+/** A whole number from `least` to `most`. */
+export const wholeField = (least: number, most: number) => {
+  const should = `\${path} should be a whole number from ${least} to ${most}.`;
+  return number().strict().integer(should).min(least, should).max(most, should);
+};

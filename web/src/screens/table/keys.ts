@@ -49,14 +49,14 @@ const marksByLetter = new Map(seenMarks.map((mark) => [markLetters[mark].toLower
 
 /** Reads a key by its name (`KeyboardEvent.key`); undefined when it means nothing here. */
 export function readKey(key: string): TableKey | undefined {
-  if (key in arrows) return { kind: 'judge', judgement: arrows[key as keyof typeof arrows] };
+  if (Object.hasOwn(arrows, key)) return { kind: 'judge', judgement: arrows[key as keyof typeof arrows] };
   if (/^[0-9]$/.test(key)) return { kind: 'digit', digit: key };
   if (key === 'Enter') return { kind: 'enter' };
   if (key === ' ') return { kind: 'space' };
   if (key === 'Backspace') return { kind: 'undo' };
-  const letter = letters[key.toLowerCase()];
-  if (letter) return { kind: letter } as TableKey;
-  const mark = marksByLetter.get(key.toLowerCase());
+  const lower = key.toLowerCase();
+  if (Object.hasOwn(letters, lower)) return { kind: letters[lower] } as TableKey;
+  const mark = marksByLetter.get(lower);
   return mark && { kind: 'mark', mark };
 }
 
