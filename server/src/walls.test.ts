@@ -62,6 +62,22 @@ describe('another room', () => {
       ['POST', `/api/pupils/${theirPupil}/decisions`, decide],
       ['GET', `/api/plays/${theirIds.playId}`],
     ];
+    // Every route with an id in it is among them: a new one has to be tried here too.
+    const routes = new Set(
+      house.app.routes
+        .filter((route) => route.path.includes(':') && route.method !== 'ALL')
+        .map((route) => `${route.method} ${route.path}`),
+    );
+    const tried = new Set(
+      tries.map(([method, path]) => {
+        const [address = ''] = path.split('?');
+        const named = address
+          .replace(/decisions\/[0-9a-f-]{36}/, 'decisions/:decision')
+          .replace(/[0-9a-f-]{36}/, ':id');
+        return `${method} ${named}`;
+      }),
+    );
+    expect(tried).toEqual(routes);
     for (const [method, path, body] of tries)
       expect((await mine.call(method, path, body)).status, `${method} ${path}`).toBe(404);
     const page = await other.call('GET', `/api/pupils/${theirPupil}`);

@@ -25,7 +25,9 @@ export function pupilRoutes(house: House): Hono<Env> {
     const input = await body(c, pupilSchema);
     const pupil = await inOwnRoom(house, c, async (tx, session) => {
       await addPupil(tx, input);
-      return findPupil(tx, session.timeZone, input.id);
+      const added = await known(tx, session.timeZone, input.id);
+      await refreshStanding(tx, added, session.timeZone);
+      return added;
     });
     return c.json(pupil, 201);
   });

@@ -44,12 +44,12 @@ export async function refreshStanding(tx: RoomTx, pupil: Pupil, timeZone: string
 
 /**
  * What the school said when it was last asked: after each event, change of the pupil and decision it is asked afresh, so
- * this is what it says now. Asked now where it never was.
+ * this is what it says now. Asked now where nothing is kept, as after a migration; only writes keep it.
  */
 export async function standingOf(tx: RoomTx, pupil: Pupil, timeZone: string): Promise<Proposal> {
   const [row] = await tx.rows<{ proposal: Proposal }>(
     'select proposal from standings where room_id = $1 and pupil_id = $2',
     [tx.roomId, pupil.id],
   );
-  return row?.proposal ?? refreshStanding(tx, pupil, timeZone);
+  return row?.proposal ?? proposalFor(tx, pupil, timeZone);
 }

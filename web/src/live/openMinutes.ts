@@ -1,6 +1,7 @@
 import { advanceMinute, mayResume } from '@veldrift/core';
 import type { DeviceDb, PlayRow } from '../app/deviceDb.ts';
 import type { Outbox } from './outbox.ts';
+import { isHeld } from './pageLock.ts';
 import { tableEvents } from './tableEvents.ts';
 
 /**
@@ -21,8 +22,19 @@ export async function closeMinute(outbox: Outbox, closed: PlayRow): Promise<void
   await outbox.add([tableEvents(closed).ended(closed.state, 'closed', closed.savedAt)], closed);
 }
 
-/** A minute saved within this is under way in another window, ms. */
+/** Where the browser cannot say which minutes are on a table, one saved within this is taken to be, ms. */
 const underWayMs = 3000;
+
+/** The name under which a table holds its minute. */
+export const minuteLock = (playId: string): string => `veldrift-minute-${playId}`;
+
+/** Whether a minute is on a table in some window of this browser now. */
+async function isOnTable(row: PlayRow, now: string): Promise<boolean> {
+  return (
+    (await isHeld(minuteLock(row.playId))) ??
+    (row.state.status === 'running' && Date.parse(now) - Date.parse(row.savedAt) < underWayMs)
+  );
+}
 
 /** Closes a user's minutes that stood still for too long. Gives those that may still be taken up, the latest first. */
 export async function openMinutes(
@@ -34,7 +46,7 @@ export async function openMinutes(
   const open: PlayRow[] = [];
   for (const row of await db.getAll('plays')) {
     if (row.userId !== userId || (row.state.status !== 'running' && row.state.status !== 'paused')) continue;
-    if (row.state.status === 'running' && Date.parse(now) - Date.parse(row.savedAt) < underWayMs) continue;
+    if (await isOnTable(row, now)) continue;
     const taken = takeUp(row, now);
     if (taken.state.status === 'over') await closeMinute(outbox, taken);
     else open.push(taken);

@@ -1,5 +1,6 @@
 /** The browser's locks, where it has them: not on a page that came over plain http from another machine. */
-const locks = (): LockManager | undefined => (navigator as { readonly locks?: LockManager }).locks;
+const locks = (): LockManager | undefined =>
+  (globalThis.navigator as { readonly locks?: LockManager } | undefined)?.locks;
 
 /** Runs `work` while no other page of this browser runs any under that name. */
 export function alone<T>(name: string, work: () => Promise<T>): Promise<T> {
@@ -21,4 +22,9 @@ export function hold(name: string, onHeld: () => void): () => void {
     stop.abort();
     release();
   };
+}
+
+/** Whether a page of this browser holds a name; undefined where the browser cannot say. */
+export async function isHeld(name: string): Promise<boolean | undefined> {
+  return (await locks()?.query())?.held?.some((one) => one.name === name);
 }

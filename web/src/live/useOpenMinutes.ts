@@ -3,7 +3,7 @@ import { deviceDb, type PlayRow } from '../app/deviceDb.ts';
 import { useSession } from '../app/session.tsx';
 import { openMinutes } from './openMinutes.ts';
 
-const lookEveryMs = 15_000;
+const lookEveryMs = 4000;
 
 /** This tutor's minutes on this device that stand still and may be taken up again; those that lapsed are closed. */
 export function useOpenMinutes(): readonly PlayRow[] {

@@ -12,6 +12,7 @@ import type { Pupil } from '@veldrift/wire';
 import { Link } from 'react-router';
 import { fineMsText, msText } from '../../app/format.ts';
 import { aimWords } from '../../parts/aimWords.ts';
+import { CeilingBehind } from '../../parts/CeilingBehind.tsx';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
@@ -76,7 +77,10 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
           {measuring.ceiling === null ? (
             'Ceiling not measured'
           ) : (
-            <Explained title="The ceiling" how={<CeilingBehind pupil={pupil} ceiling={measuring.ceiling} />}>
+            <Explained
+              title="The ceiling"
+              how={<CeilingBehind pupil={pupil} way={pupil.capture} ceiling={measuring.ceiling} />}
+            >
               Ceiling {numberText(measuring.ceiling)} a minute
             </Explained>
           )}
@@ -137,29 +141,6 @@ function OverheadBehind({
             .join(', ')}
         </p>
       )}
-    </>
-  );
-}
-
-function CeilingBehind({ pupil, ceiling }: { readonly pupil: Pupil; readonly ceiling: number }) {
-  const intervals =
-    pupil.capture === 'keypad'
-      ? (pupil.keypadCalibration?.samples ?? [])
-          .filter((one) => one.digits <= 2)
-          .map((one) => one.promptToPromptMs)
-      : (pupil.naming?.promptToPromptMs ?? []);
-  return (
-    <>
-      <p>
-        60 s over the child&rsquo;s own median time from prompt to prompt when numbers of one and two digits
-        are only read and given: {numberText(ceiling)} a minute. The times:
-      </p>
-      <p className="numeral" style={{ marginTop: 8 }}>
-        {[...intervals]
-          .sort((a, b) => a - b)
-          .map((time) => fineMsText(time))
-          .join(', ')}
-      </p>
     </>
   );
 }

@@ -10,11 +10,13 @@ import {
   type AnswerClass,
 } from '@veldrift/core';
 import type { KeptAnswer, ReviewPage } from '@veldrift/wire';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { dateTimeText, msText, rateText } from '../../app/format.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { aimWords } from '../../parts/aimWords.ts';
+import { CeilingBehind } from '../../parts/CeilingBehind.tsx';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
 import { FactsMet } from './FactsMet.tsx';
@@ -79,6 +81,14 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
                   title="The aim of a minute"
                   how={aimWords(policy.aimPerMinute, ceiling, aim.perMinute, play.way)}
                 />
+                {ceiling !== null && (
+                  <Figure
+                    value={numberText(ceiling)}
+                    unit="the ceiling"
+                    title="The ceiling"
+                    how={<CeilingBehind pupil={pupil} way={play.way} ceiling={ceiling} />}
+                  />
+                )}
                 <Figure
                   value={String(summary.wrong)}
                   unit="wrong"
@@ -165,7 +175,7 @@ function Figure({
   readonly value: string;
   readonly unit: string;
   readonly title: string;
-  readonly how: string;
+  readonly how: ReactNode;
   readonly answers?: readonly KeptAnswer[];
 }) {
   return (

@@ -7,7 +7,7 @@ import { deviceDb, type PlayRow } from '../../app/deviceDb.ts';
 import { pupilsQuery } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
 import { hold } from '../../live/pageLock.ts';
-import { closeMinute, takeUp } from '../../live/openMinutes.ts';
+import { closeMinute, minuteLock, takeUp } from '../../live/openMinutes.ts';
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
 import { RunningTable } from './RunningTable.tsx';
 import './live.css';
@@ -17,18 +17,22 @@ export function Table() {
   const { playId = '' } = useParams();
   const { me, outbox } = useSession();
   const navigate = useNavigate();
-  // Fetched only where there is none yet: nothing is fetched, drawn or put away again under a child's minute.
+  const [row, setRow] = useState<PlayRow | null>();
+  // Fetched only where the pupil is not known yet: nothing is fetched, drawn or put away under a child's minute.
   const {
     data: pupils,
     error,
     refetch,
-  } = useQuery({ ...pupilsQuery, enabled: (query) => query.state.data === undefined });
-  const [row, setRow] = useState<PlayRow | null>();
+    isFetching,
+  } = useQuery({
+    ...pupilsQuery,
+    enabled: ({ state }) => !state.data?.some((one) => one.id === row?.pupilId) && row !== undefined,
+  });
 
   const [held, setHeld] = useState(false);
   // One window at a time: two would both take answers.
   useEffect(() => {
-    const letGo = hold(`veldrift-minute-${playId}`, () => setHeld(true));
+    const letGo = hold(minuteLock(playId), () => setHeld(true));
     return () => {
       letGo();
       setHeld(false);
@@ -80,8 +84,12 @@ export function Table() {
   if (!row || !pupil) {
     return (
       <main style={{ padding: 32 }}>
-        {error && !pupils ? (
+        {error ? (
           <Trouble error={error} onRetry={() => void refetch()} />
+        ) : row && pupils && !isFetching ? (
+          <Empty title="There is no such pupil in this room">
+            <p>The pupil of this minute was deleted.</p>
+          </Empty>
         ) : (
           <Loading what="the table" />
         )}
