@@ -1,5 +1,5 @@
 import type { MinuteState } from '@veldrift/core';
-import type { TableEvent } from '@veldrift/wire';
+import type { Pupil, TableEvent } from '@veldrift/wire';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** An event waiting to be sent, or refused and kept to be seen. */
@@ -16,6 +16,8 @@ export interface PlayRow {
   readonly playId: string;
   readonly userId: string;
   readonly pupilId: string;
+  /** As the pupil was when it began, so that it can be taken up on this device alone. */
+  readonly pupil: Pupil;
   readonly visitId: string;
   readonly setId: string;
   readonly purpose: 'check' | 'practice';

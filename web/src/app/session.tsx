@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Me } from '@veldrift/wire';
 import { createContext, useContext, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
+import { recoverJournal } from '../live/journal.ts';
 import { createOutbox, type Outbox, type OutboxState } from '../live/outbox.ts';
 import { alone } from '../live/pageLock.ts';
 import { ApiError, sendEvents } from './api.ts';
@@ -44,7 +45,8 @@ const outboxes = new Map<string, Promise<Outbox>>();
 function outboxOf(userId: string): Promise<Outbox> {
   const found = outboxes.get(userId);
   if (found) return found;
-  const made = deviceDb().then((db) => {
+  const made = deviceDb().then(async (db) => {
+    await recoverJournal(db, localStorage);
     const outbox = createOutbox(db, userId, sendEvents, (work) => alone(`veldrift-outbox-${userId}`, work));
     window.addEventListener('online', () => void outbox.flush());
     void outbox.flush();

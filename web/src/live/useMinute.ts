@@ -20,6 +20,7 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { deviceDb, type PlayRow } from '../app/deviceDb.ts';
 import { frozenGapMs } from './frameWatch.ts';
+import { createJournal } from './journal.ts';
 import type { Outbox } from './outbox.ts';
 import { typedText, typedTimes, type TypedAnswer } from './typedAnswer.ts';
 import { useMinuteWatch } from './useMinuteWatch.ts';
@@ -48,6 +49,8 @@ export interface LiveMinute {
   readonly toggleMark: (mark: Mark) => void;
   readonly say: (given: string | null) => void;
 }
+
+const journal = createJournal(localStorage);
 
 /** How much later than the child the tutor's key may come, ms. */
 function allowanceMs(overhead: Overhead): number {
@@ -84,10 +87,13 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
   const keep = useCallback(
     (next: MinuteState, events: readonly TableEvent[]) => {
       const saved: PlayRow = { ...row, savedAt: new Date().toISOString(), state: next };
+      if (events.length > 0) journal.note(saved, events);
       writing.current = writing.current
-        .then(async () =>
-          events.length > 0 ? outbox.add(events, saved) : void (await (await deviceDb()).put('plays', saved)),
-        )
+        .then(async () => {
+          if (events.length === 0) return void (await (await deviceDb()).put('plays', saved));
+          await outbox.add(events, saved);
+          journal.done(saved.playId, events);
+        })
         .catch((error: unknown) =>
           console.error('A part of this minute could not be kept on this device.', error),
         );

@@ -32,7 +32,7 @@ export function Review() {
     if (!waiting) void refetch();
   }, [refetch, waiting]);
 
-  const pupil = pupils.data?.find((one) => one.id === row?.pupilId);
+  const pupil = pupils.data?.find((one) => one.id === row?.pupilId) ?? row?.pupil;
   const complete =
     review.data &&
     (!row || review.data.answers.length >= row.state.answers.length) &&

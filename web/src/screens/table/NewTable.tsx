@@ -242,6 +242,7 @@ async function makeRow(
     playId,
     userId,
     pupilId: pupil.id,
+    pupil,
     visitId: visit?.visitId ?? uuid(),
     setId: set.id,
     purpose,

@@ -1,14 +1,13 @@
 import { findSet, type FactSet } from '@veldrift/core';
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import Button from '@mui/material/Button';
 import { deviceDb, type PlayRow } from '../../app/deviceDb.ts';
-import { pupilsQuery } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
 import { hold } from '../../live/pageLock.ts';
+import { recoverJournal } from '../../live/journal.ts';
 import { closeMinute, minuteLock, takeUp } from '../../live/openMinutes.ts';
-import { Empty, Loading, Trouble } from '../../parts/states.tsx';
+import { Empty, Loading } from '../../parts/states.tsx';
 import { RunningTable } from './RunningTable.tsx';
 import './live.css';
 
@@ -18,16 +17,6 @@ export function Table() {
   const { me, outbox } = useSession();
   const navigate = useNavigate();
   const [row, setRow] = useState<PlayRow | null>();
-  // Fetched only where the pupil is not known yet: nothing is fetched, drawn or put away under a child's minute.
-  const {
-    data: pupils,
-    error,
-    refetch,
-    isFetching,
-  } = useQuery({
-    ...pupilsQuery,
-    enabled: ({ state }) => !state.data?.some((one) => one.id === row?.pupilId) && row !== undefined,
-  });
 
   const [held, setHeld] = useState(false);
   // One window at a time: two would both take answers.
@@ -43,13 +32,17 @@ export function Table() {
     if (!held) return;
     let gone = false;
     void (async () => {
-      const found = await (await deviceDb()).get('plays', playId);
+      const db = await deviceDb();
+      // What another window had only written down when it was closed belongs to this minute too.
+      await recoverJournal(db, localStorage);
+      void outbox.flush();
+      const found = await db.get('plays', playId);
       if (gone) return;
       if (!found || found.userId !== me.userId) return setRow(null);
       const taken = takeUp(found, new Date().toISOString());
       if (taken.state.status === 'over' && found.state.status !== 'over') {
         await closeMinute(outbox, taken);
-      } else if (taken !== found) await (await deviceDb()).put('plays', taken);
+      } else if (taken !== found) await db.put('plays', taken);
       if (gone) return;
       if (taken.state.status === 'over') await navigate(`/review/${playId}`, { replace: true });
       else setRow(taken);
@@ -80,21 +73,12 @@ export function Table() {
       </main>
     );
   }
-  const pupil = pupils?.find((one) => one.id === row?.pupilId);
-  if (!row || !pupil) {
+  if (!row) {
     return (
       <main style={{ padding: 32 }}>
-        {error ? (
-          <Trouble error={error} onRetry={() => void refetch()} />
-        ) : row && pupils && !isFetching ? (
-          <Empty title="There is no such pupil in this room">
-            <p>The pupil of this minute was deleted.</p>
-          </Empty>
-        ) : (
-          <Loading what="the table" />
-        )}
+        <Loading what="the table" />
       </main>
     );
   }
-  return <RunningTable key={row.playId} row={row} pupil={pupil} set={findSet(row.setId) as FactSet} />;
+  return <RunningTable key={row.playId} row={row} pupil={row.pupil} set={findSet(row.setId) as FactSet} />;
 }
