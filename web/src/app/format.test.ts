@@ -6,6 +6,9 @@ describe('texts', () => {
     expect(keepTogether('Missed: 5 \u00d7 6 and 12 \u2212 4 = 8.')).toBe(
       'Missed: 5\u00a0\u00d7\u00a06 and 12\u00a0\u2212\u00a04\u00a0=\u00a08.',
     );
+    expect(keepTogether('Worked out: 4 \u00d7 8 (7.3 s), two so far.')).toBe(
+      'Worked out: 4\u00a0\u00d7\u00a08 (7.3\u00a0s), two so far.',
+    );
     expect(keepTogether('10 of 25 facts; 23 are needed.')).toBe('10 of 25 facts; 23 are needed.');
   });
   it('carry their units', () => {

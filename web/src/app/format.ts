@@ -51,7 +51,7 @@ export function gradeText(system: 'grade' | 'year', grade: number | null): strin
   return `${system} ${grade}`;
 }
 
-/** A sentence whose facts ("7 × 8 = 56") are not torn apart at the end of a line. */
+/** A sentence whose facts ("7 × 8 = 56") and times ("7.3 s") are not torn apart at the end of a line. */
 export function keepTogether(text: string): string {
-  return text.replace(/(?<=\d) ([+−×÷=]) (?=\d)/g, '\u00a0$1\u00a0');
+  return text.replace(/(?<=\d) ([+−×÷=]) (?=\d)/g, '\u00a0$1\u00a0').replace(/(?<=\d) s\b/g, '\u00a0s');
 }

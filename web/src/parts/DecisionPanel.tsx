@@ -86,7 +86,7 @@ export function DecisionPanel({
         >
           {decision.verdict === 'advance' && proposal.nextSetId
             ? `Accept: go on to ${nameOf(toSetId)}`
-            : `Accept: stay on ${nameOf(toSetId)}`}
+            : 'Accept: stay'}
         </Button>
         <Button variant="outlined" onClick={() => setOtherwise(true)}>
           Decide otherwise

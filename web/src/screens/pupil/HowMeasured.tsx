@@ -1,19 +1,9 @@
 import Button from '@mui/material/Button';
-import {
-  aimPerMinute,
-  captureWayNames,
-  countText,
-  numberText,
-  policyInForce,
-  schoolNames,
-  type Overhead,
-} from '@veldrift/core';
+import { aimPerMinute, captureWayNames, countText, policyInForce, schoolNames } from '@veldrift/core';
 import type { Pupil } from '@veldrift/wire';
 import { Link } from 'react-router';
-import { fineMsText, msText } from '../../app/format.ts';
-import { aimWords } from '../../parts/aimWords.ts';
-import { CeilingBehind } from '../../parts/CeilingBehind.tsx';
-import { Explained } from '../../parts/AnswersBehind.tsx';
+import { msText } from '../../app/format.ts';
+import { AimNumber, CeilingNumber, OverheadNumber } from '../../parts/MeasuredNumbers.tsx';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 
@@ -23,12 +13,6 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
   const measuring = measuringFor(pupil, me);
   const policy = policyInForce(pupil.policy);
   const aim = aimPerMinute(measuring.ceiling, policy.aimPerMinute);
-  const timesOf = (count: number): readonly number[] =>
-    pupil.capture === 'keypad'
-      ? (pupil.keypadCalibration?.samples ?? [])
-          .filter((one) => one.digits === count)
-          .map((one) => one.firstKeyMs)
-      : (me.judging?.timesMs ?? []);
   const digits = pupil.capture === 'keypad' ? ([1, 2, 3] as const) : ([1] as const);
   return (
     <section aria-labelledby="measure-title">
@@ -43,18 +27,7 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
             return (
               <p key={count} style={{ margin: 0 }}>
                 {digits.length > 1 && `${countText(count, 'digit')}: `}
-                <Explained
-                  title={`Overhead${digits.length > 1 ? `, ${countText(count, 'digit')}` : ''}`}
-                  how={
-                    <OverheadBehind
-                      overhead={one}
-                      timesMs={timesOf(count)}
-                      keypad={pupil.capture === 'keypad'}
-                    />
-                  }
-                >
-                  {fineMsText(one.overheadMs)} ± {fineMsText(one.spreadMs)}
-                </Explained>
+                <OverheadNumber pupil={pupil} digits={count} measuring={measuring} />
                 {!one.calibrated && <span className="quiet">, assumed. {one.because}</span>}
               </p>
             );
@@ -74,23 +47,13 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
         </dd>
         <dt>Ceiling, aim</dt>
         <dd>
-          {measuring.ceiling === null ? (
-            'Ceiling not measured'
-          ) : (
-            <Explained
-              title="The ceiling"
-              how={<CeilingBehind pupil={pupil} way={pupil.capture} ceiling={measuring.ceiling} />}
-            >
-              Ceiling {numberText(measuring.ceiling)} a minute
-            </Explained>
-          )}
-          ;{' '}
-          <Explained
-            title="The aim of a minute"
-            how={aimWords(policy.aimPerMinute, measuring.ceiling, aim.perMinute, pupil.capture)}
-          >
-            aim {numberText(aim.perMinute)} a minute
-          </Explained>
+          <CeilingNumber pupil={pupil} measuring={measuring} /> The aim is{' '}
+          <AimNumber
+            wanted={policy.aimPerMinute}
+            aim={aim.perMinute}
+            measuring={measuring}
+            way={pupil.capture}
+          />
           .{aim.binds && ' The ceiling limits the aim: another way of capture may allow more.'}
         </dd>
         <dt>School</dt>
@@ -113,34 +76,5 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
         )}
       </div>
     </section>
-  );
-}
-
-/** Where an overhead comes from: the times it is the median of. */
-function OverheadBehind({
-  overhead,
-  timesMs,
-  keypad,
-}: {
-  readonly overhead: Overhead;
-  readonly timesMs: readonly number[];
-  readonly keypad: boolean;
-}) {
-  return (
-    <>
-      <p>
-        {overhead.calibrated
-          ? `The median of ${countText(timesMs.length, 'time')} from a number painted to ${keypad ? 'the first key when the child only copies it' : 'your key when you only judge it'}; ± is half the interquartile range. It is taken off every answer.`
-          : `Assumed, not measured: ${overhead.because} Answers measured with it are flagged.`}
-      </p>
-      {timesMs.length > 0 && (
-        <p className="numeral" style={{ marginTop: 8 }}>
-          {[...timesMs]
-            .sort((a, b) => a - b)
-            .map((time) => fineMsText(time))
-            .join(', ')}
-        </p>
-      )}
-    </>
   );
 }

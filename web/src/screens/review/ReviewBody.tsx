@@ -16,7 +16,7 @@ import { dateTimeText, msText, rateText } from '../../app/format.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { aimWords } from '../../parts/aimWords.ts';
-import { CeilingBehind } from '../../parts/CeilingBehind.tsx';
+import { CeilingBehind } from '../../parts/MeasuredNumbers.tsx';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
 import { FactsMet } from './FactsMet.tsx';

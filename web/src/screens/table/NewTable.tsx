@@ -11,7 +11,6 @@ import {
   isRecalled,
   makeCheckForm,
   newMinute,
-  numberText,
   operationNames,
   policyInForce,
   type FactSet,
@@ -26,6 +25,7 @@ import { pupilsQuery } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { useOpenMinutes } from '../../live/useOpenMinutes.ts';
+import { AimNumber, CeilingNumber, OverheadNumber } from '../../parts/MeasuredNumbers.tsx';
 import { standsStill } from '../../parts/standsStill.ts';
 import { checkDue } from '../../parts/today.ts';
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
@@ -137,9 +137,21 @@ function Sheet({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet })
             <ToggleButton value="practice">Practice minute</ToggleButton>
           </ToggleButtonGroup>
           <p className="quiet">
-            {purpose === 'check'
-              ? `It is logged as a check. The aim is ${numberText(aim.perMinute)} right a minute${aim.binds ? ', nine tenths of this child\u2019s own ceiling' : ''}, at most ${policy.wrongAllowed} wrong.`
-              : 'Every fact is kept; the count is not logged as a check.'}{' '}
+            {purpose === 'check' ? (
+              <>
+                It is logged as a check. The aim is{' '}
+                <AimNumber
+                  wanted={policy.aimPerMinute}
+                  aim={aim.perMinute}
+                  measuring={measuring}
+                  way={pupil.capture}
+                />
+                {aim.binds && ', nine tenths of this child\u2019s own ceiling'}, at most {policy.wrongAllowed}{' '}
+                wrong.
+              </>
+            ) : (
+              'Every fact is kept; the count is not logged as a check.'
+            )}{' '}
             {checkDue(pupil, now, me.timeZone)
               ? 'The weekly check is due.'
               : 'The weekly check is not due yet.'}
@@ -154,8 +166,17 @@ function Sheet({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet })
           <br />
           {calibrated ? (
             <span className="quiet">
-              Overhead {overheads.map((one) => msText(one.overheadMs)).join(' and ')}
-              {pupil.capture === 'keypad' ? ' for one and two digits' : ', your own judging time'}
+              Overhead{' '}
+              {pupil.capture === 'keypad' ? (
+                <>
+                  <OverheadNumber pupil={pupil} digits={1} measuring={measuring} /> for one digit,{' '}
+                  <OverheadNumber pupil={pupil} digits={2} measuring={measuring} /> for two
+                </>
+              ) : (
+                <>
+                  <OverheadNumber pupil={pupil} digits={1} measuring={measuring} />, your own judging time
+                </>
+              )}
               {measuring.ageDays !== null &&
                 `, measured ${measuring.ageDays === 0 ? 'today' : `${countText(measuring.ageDays, 'day')} ago`}`}
               .{measuring.stale && ' It is older than a month: measure again.'}
@@ -180,10 +201,7 @@ function Sheet({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet })
         <dt>Limit</dt>
         <dd>
           {msText(measuring.limitMs)}
-          {pupil.recallLimit === 'own' && ', own pace'}.{' '}
-          {measuring.ceiling === null
-            ? 'The ceiling has not been measured.'
-            : `Ceiling ${numberText(measuring.ceiling)} a minute.`}
+          {pupil.recallLimit === 'own' && ', own pace'}. <CeilingNumber pupil={pupil} measuring={measuring} />
           {aim.binds && ' It is what limits the aim: another way of capture may allow more.'}
         </dd>
         <dt>Clock</dt>
