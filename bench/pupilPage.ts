@@ -13,6 +13,7 @@ import {
 } from '@veldrift/server';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { newPupilInput } from '@veldrift/wire';
 import { pino } from 'pino';
 import { v7 as uuid } from 'uuid';
 import type { Bench } from './benches.ts';
@@ -56,23 +57,10 @@ export const pupilPageBench: Bench = async (root, say) => {
         ...(body === undefined ? {} : { body: JSON.stringify(body) }),
       });
     await call('POST', '/api/pupils', {
-      id: pupilId,
+      ...newPupilInput(pupilId),
       name: 'Bench',
-      gradeSystem: 'year',
-      grade: 4,
       operation: 'mul',
-      pathwayId: 'strategy',
       setId: 'strategy/mul/8-as-double-4',
-      school: 'eachFactInstant',
-      policy: {},
-      recallLimit: '2000',
-      capture: 'keypad',
-      clock: 'hidden',
-      hand: 'right',
-      homeLanguage: '',
-      aids: '',
-      notes: '',
-      visits: [],
     });
     say(`putting ${answersOfPupil} answers in`);
     await withClient(cluster.adminUrl('bench'), (client) =>

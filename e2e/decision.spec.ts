@@ -1,5 +1,15 @@
 import { expect, test } from '@playwright/test';
-import { addPupil, deletePupil, pupilOf, signIn, startMinute, toReview, typeAnswer } from './house.ts';
+import {
+  addPupil,
+  deletePupil,
+  expectNoViolations,
+  keptReview,
+  pupilOf,
+  signIn,
+  startMinute,
+  toReview,
+  typeAnswer,
+} from './house.ts';
 
 test.beforeEach(async ({ page }) => {
   await signIn(page);
@@ -66,6 +76,30 @@ test('every number on a review opens the answers behind it', async ({ page }) =>
     await page.getByRole('button', { name: 'Close' }).click();
     await expect(dialog).toHaveCount(0);
   }
+  await deletePupil(page, made);
+});
+
+test('a wrong judgement is put right where its number opens, and everything follows', async ({ page }) => {
+  const made = await addPupil(page, { policy: { minuteMs: 8000, aimPerMinute: 20, wrongAllowed: 0 } });
+  const playId = await startMinute(page, made.id);
+  for (let at = 0; at < 4; at += 1) await typeAnswer(page);
+  await typeAnswer(page, '1');
+  await toReview(page);
+  await expect(page.getByRole('heading', { name: 'Stay on squares for now' })).toBeVisible();
+  await page.getByRole('button', { name: /^1 wrong: show/ }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: /^Correct the answer/ }).click();
+  await expectNoViolations(page);
+  await dialog.getByRole('button', { name: 'Put it right' }).click();
+  await expect(dialog.getByText('No answers yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('button', { name: /^0 wrong: show/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Ready for 4 as double 2' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^0 wrong: show/ })).toBeVisible();
+  const { answers } = await keptReview(page, playId);
+  expect(answers).toHaveLength(5);
+  expect(answers.filter((one) => one.replaces !== null)).toHaveLength(1);
   await deletePupil(page, made);
 });
 

@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Browser, type Page } from '@playwright/test';
 import { answerOf, parseFactKey } from '@veldrift/core';
-import type { Pupil, PupilInput, ReviewPage } from '@veldrift/wire';
+import { newPupilInput, type Pupil, type PupilInput, type ReviewPage } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { demoPassword, demoTutors } from '../scripts/demo/load.ts';
 
@@ -36,23 +36,14 @@ export async function signedIn(browser: Browser, base = house().base): Promise<P
 /** Adds a pupil by the API; minutes of eight seconds unless said otherwise. */
 export async function addPupil(page: Page, over: Partial<PupilInput> = {}): Promise<PupilInput> {
   const input: PupilInput = {
-    id: uuid(),
+    ...newPupilInput(uuid()),
     name: `Test ${Math.random().toString(36).slice(2, 7)}`,
     gradeSystem: 'year',
     grade: 4,
     operation: 'mul',
-    pathwayId: 'strategy',
     setId: 'strategy/mul/squares',
     school: 'minuteAim',
     policy: { minuteMs: 8000 },
-    recallLimit: '2000',
-    capture: 'keypad',
-    clock: 'hidden',
-    hand: 'right',
-    homeLanguage: '',
-    aids: '',
-    notes: '',
-    visits: [],
     ...over,
   };
   const response = await page.request.post(`${originOf(page)}/api/pupils`, { data: input });
@@ -162,4 +153,22 @@ export async function expectNoSideways(page: Page): Promise<void> {
   expect(
     await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
   ).toBeLessThanOrEqual(0);
+}
+
+/** Whether what was fetched and put on this device holds a text. */
+export function cached(page: Page, text: string): Promise<boolean> {
+  return page.evaluate(
+    (wanted) =>
+      new Promise<boolean>((done) => {
+        const opening = indexedDB.open('veldrift');
+        opening.onsuccess = () => {
+          const got = opening.result.transaction('cache').objectStore('cache').get('queries');
+          got.onsuccess = () => {
+            opening.result.close();
+            done(typeof got.result === 'string' && got.result.includes(wanted));
+          };
+        };
+      }),
+    text,
+  );
 }

@@ -7,7 +7,17 @@ import { join, resolve } from 'node:path';
 import { ensureDatabase, migrate, openDb, startCluster, type Cluster } from '@veldrift/server';
 import { loadDemo, demoPassword, demoTutors } from '../scripts/demo/load.ts';
 import { portFrom, serve, type Serving } from '../scripts/serve.ts';
-import { addPupil, house, keptReview, prompt, signIn, startMinute, toReview, typeAnswer } from './house.ts';
+import {
+  addPupil,
+  cached,
+  house,
+  keptReview,
+  prompt,
+  signIn,
+  startMinute,
+  toReview,
+  typeAnswer,
+} from './house.ts';
 import { chromium } from './playwright.config.ts';
 
 /** Facts kept by the server must be those answered, each once. */
@@ -328,23 +338,5 @@ function outboxCount(page: Page): Promise<number> {
           };
         };
       }),
-  );
-}
-
-/** Whether the pupils kept on this device hold one of that name. */
-function cached(page: Page, name: string): Promise<boolean> {
-  return page.evaluate(
-    (wanted) =>
-      new Promise<boolean>((done) => {
-        const opening = indexedDB.open('veldrift');
-        opening.onsuccess = () => {
-          const got = opening.result.transaction('cache').objectStore('cache').get('queries');
-          got.onsuccess = () => {
-            opening.result.close();
-            done(typeof got.result === 'string' && got.result.includes(wanted));
-          };
-        };
-      }),
-    name,
   );
 }

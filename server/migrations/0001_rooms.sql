@@ -139,7 +139,9 @@ create table answers (
   aided boolean not null,
   seen text[] not null,
   used_ms double precision not null,
+  -- A correction is a new answer that names the one it takes the place of, and who said so.
   replaces uuid,
+  corrected_by uuid,
   version int not null,
   primary key (room_id, id),
   foreign key (room_id, pupil_id) references pupils on delete cascade
@@ -257,10 +259,11 @@ create table standings (
   foreign key (room_id, pupil_id) references pupils on delete cascade
 );
 
--- Answers as they stand: amended, and without those taken back or replaced.
+-- Answers as they stand: amended, and without those taken back or replaced. Of two corrections of one answer the latest stands.
 create view standing_answers with (security_invoker = true) as
 select a.room_id, a.id, a.pupil_id, a.visit_id, a.play_id, a.fact, a.at, a.clock_corrected, a.judgement,
        a.latency_ms, a.voided, a.way, a.overhead_ms, a.spread_ms, a.calibrated, a.limit_ms, a.aided, a.used_ms,
+       a.replaces, true as stands,
        case when m.id is null then a.seen else m.seen end as seen,
        case when m.id is null then a.given else m.given end as given
 from answers a
@@ -269,7 +272,16 @@ left join lateral (
   where m.room_id = a.room_id and m.answer_id = a.id and m.pupil_id = a.pupil_id order by m.at desc, m.id desc limit 1
 ) m on true
 where not exists (select 1 from retractions r where r.room_id = a.room_id and r.answer_id = a.id and r.pupil_id = a.pupil_id)
-  and not exists (select 1 from answers n where n.room_id = a.room_id and n.replaces = a.id);
+  and not exists (select 1 from answers n where n.room_id = a.room_id and n.replaces = a.id)
+  and (a.replaces is null or not exists (
+    select 1 from answers n where n.room_id = a.room_id and n.replaces = a.replaces and (n.kept_at, n.id) > (a.kept_at, a.id)));
+
+-- Every answer ever kept, with whether it still stands: for decisions on record, which rest on what was there then.
+create view recorded_answers with (security_invoker = true) as
+select a.room_id, a.id, a.pupil_id, a.visit_id, a.play_id, a.fact, a.at, a.clock_corrected, a.judgement,
+       a.latency_ms, a.voided, a.way, a.overhead_ms, a.spread_ms, a.calibrated, a.limit_ms, a.aided, a.used_ms,
+       a.replaces, s.id is not null as stands, coalesce(s.seen, a.seen) as seen, coalesce(s.given, a.given) as given
+from answers a left join standing_answers s on s.room_id = a.room_id and s.id = a.id;
 create index answers_replacing on answers (room_id, replaces) where replaces is not null;
 
 -- Row-level security on every table that holds a room's data; FORCE, so that the owner is under it too.
@@ -292,7 +304,7 @@ grant update (expires_at) on sessions to veldrift_app;
 grant select, insert, update, delete on pupils, fact_states, checks, standings to veldrift_app;
 grant select, insert on visits, plays, play_ends, answers, amendments, retractions, calibrations, decisions to veldrift_app;
 grant select, insert, delete on sign_in_failures to veldrift_app;
-grant select on standing_answers to veldrift_app;
+grant select on standing_answers, recorded_answers to veldrift_app;
 grant select on rooms, users, sessions to veldrift_lookup;
 
 -- The only ways past the walls: one row each, before any room is known.
@@ -330,6 +342,6 @@ grant execute on function find_user_for_sign_in(text), find_session(bytea), has_
 drop function has_any_room();
 drop function find_session(bytea);
 drop function find_user_for_sign_in(text);
-drop view standing_answers;
+drop view recorded_answers, standing_answers;
 drop table standings, checks, fact_states, decisions, calibrations, retractions, amendments, answers, play_ends, plays, visits,
   pupils, sign_in_failures, sessions, users, rooms;

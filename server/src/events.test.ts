@@ -108,6 +108,68 @@ describe('events', () => {
     for (const one of [null, 5, 'text', [], {}]) expect((await room.send([one])).status).toBeLessThan(500);
   });
 
+  it('put a misjudged answer right: a new one in its place, and all that hangs on it afresh', async () => {
+    const pupilId = await room.pupil();
+    const ids = minuteIds(pupilId);
+    const events = wholeMinute(ids);
+    await room.send(events);
+    const old = events.find((one) => one.kind === 'answerGiven') as { id: string; fact: string };
+    const correct = (answerId: string, over: Record<string, unknown> = {}) => ({
+      id: uuid(),
+      v: 1,
+      seat: 0,
+      ...ids,
+      kind: 'answerCorrected',
+      at: new Date().toISOString(),
+      answerId,
+      judgement: 'wrong',
+      given: '5',
+      seen: [],
+      ...over,
+    });
+    const stateOf = async (fact: string) =>
+      (
+        (await room.call('GET', `/api/pupils/${pupilId}`)).body as {
+          facts: { mul: { fact: string; state: string }[] };
+        }
+      ).facts.mul.find((one) => one.fact === fact)?.state;
+    expect(await stateOf(old.fact)).toBe('workingOut');
+    const first = correct(old.id);
+    expect(statuses(await room.send([first, first]))).toEqual(['kept', 'kept']);
+    expect(statuses(await room.send([first]))).toEqual(['already']);
+    let page = await review(ids.playId);
+    expect(page.play.summary).toMatchObject({ right: 12, wrong: 1 });
+    expect(page.answers).toHaveLength(13);
+    const put = page.answers.find((one) => one.id === first.id) as KeptAnswer;
+    // The fact, its time and the settings in force are those of the answer it stands for.
+    expect(put).toMatchObject({
+      fact: old.fact,
+      judgement: 'wrong',
+      given: '5',
+      replaces: old.id,
+      latencyMs: 1500,
+    });
+    expect(page.answers.some((one) => one.id === old.id)).toBe(false);
+    expect(await stateOf(old.fact)).toBe('missed');
+    // A correction can itself be put right; of two corrections of one answer the latest stands.
+    const again = correct(first.id, { judgement: 'workedOut', given: '49' });
+    const other = correct(first.id, { judgement: 'gaveUp', given: null });
+    await room.send([again]);
+    await room.send([other]);
+    page = await review(ids.playId);
+    expect(page.answers.filter((one) => one.fact === old.fact).map((one) => one.id)).toEqual([other.id]);
+    expect(page.play.summary).toMatchObject({ right: 12, wrong: 1 });
+    // What is not there is not corrected, here or in another pupil's minute.
+    const strange = minuteIds(await room.pupil());
+    const refused = await room.send([correct(uuid()), { ...correct(old.id), ...strange }]);
+    expect(refused.body).toMatchObject({
+      results: [
+        { status: 'refused', field: 'answerId' },
+        { status: 'refused', field: 'answerId' },
+      ],
+    });
+  });
+
   it('keep an answer of forty digits', async () => {
     const ids = minuteIds(await room.pupil());
     await room.send([...wholeMinute(ids), answerEvent(ids, { judgement: 'wrong', given: '9'.repeat(40) })]);

@@ -173,6 +173,45 @@ describe('a decision', () => {
     expect(review.decision?.id).toBe(kept.id);
   });
 
+  it('keeps showing the answers it rested on, those put right since among them', async () => {
+    const { id, playId } = await readyPupil();
+    const { proposal } = await page(id);
+    const decision = {
+      id: uuid(),
+      playId,
+      evidenceMark: proposal.evidenceMark,
+      outcome: 'accepted',
+      toSetId: 'strategy/mul/4-as-double-2',
+      reason: '',
+    };
+    expect((await room.call('POST', `/api/pupils/${id}/decisions`, decision)).status).toBe(201);
+    const review = (await room.call('GET', `/api/plays/${playId}`)).body as ReviewPage;
+    const old = review.answers[0] as KeptAnswer;
+    await room.send([
+      {
+        id: uuid(),
+        v: 1,
+        seat: 0,
+        pupilId: id,
+        visitId: old.visitId,
+        playId,
+        kind: 'answerCorrected',
+        at: new Date().toISOString(),
+        answerId: old.id,
+        judgement: 'gaveUp',
+        given: null,
+        seen: [],
+      },
+    ]);
+    const path = `/api/pupils/${id}/decisions/${decision.id}/answers`;
+    const rests = (await room.call('GET', path)).body as KeptAnswer[];
+    expect(rests.find((one) => one.id === old.id)).toMatchObject({ stands: false, judgement: 'right' });
+    expect(rests.filter((one) => !one.stands)).toHaveLength(1);
+    const ofCheck = (await room.call('GET', `${path}?of=checks`)).body as KeptAnswer[];
+    expect(ofCheck.filter((one) => one.replaces === old.id && one.stands)).toHaveLength(1);
+    expect(ofCheck.find((one) => one.id === old.id)?.stands).toBe(false);
+  });
+
   it('is decided otherwise only with a reason, and not on stale evidence', async () => {
     const { id } = await readyPupil();
     const { proposal } = await page(id);

@@ -76,6 +76,15 @@ export const eventSchemas = {
     seen: seen(),
     given: given(),
   }).exact(),
+  /** A new answer in the place of one that was misjudged: the same fact, time and settings. */
+  answerCorrected: object({
+    ...inPlay,
+    kind: kind('answerCorrected'),
+    answerId: idField().required(),
+    judgement: choice(judgements),
+    given: given(),
+    seen: seen(),
+  }).exact(),
   answerRetracted: object({
     ...inPlay,
     kind: kind('answerRetracted'),

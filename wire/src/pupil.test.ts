@@ -2,26 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findSet, operations, pathways } from '@veldrift/core';
 import { read } from './problem.ts';
-import { pupilSchema, type PupilInput } from './pupil.ts';
+import { newPupilInput, pupilInputOf, pupilSchema, type Pupil, type PupilInput } from './pupil.ts';
 
 const good: PupilInput = {
-  id: '01900000-0000-7000-8000-000000000000',
+  ...newPupilInput('01900000-0000-7000-8000-000000000000'),
   name: 'Odalys B.',
-  gradeSystem: 'year',
-  grade: 4,
   operation: 'mul',
-  pathwayId: 'strategy',
   setId: 'strategy/mul/squares',
-  school: 'eachFactInstant',
-  policy: {},
-  recallLimit: '2000',
-  capture: 'keypad',
-  clock: 'hidden',
-  hand: 'right',
-  homeLanguage: '',
-  aids: '',
-  notes: '',
-  visits: [],
 };
 const problem = (over: Record<string, unknown>) => {
   const found = read(pupilSchema, { ...good, ...over });
@@ -40,6 +27,12 @@ describe('a pupil', () => {
     });
     expect(problem({ operation: 'add' })).toMatchObject({ field: 'setId' });
     expect(findSet('strategy/mul/nothing')).toBeUndefined();
+  });
+  it('begins with presets that lack only a name, and keeps what was said of it through the form', () => {
+    const { name: _left, ...rest } = newPupilInput(good.id);
+    expect(problem({ ...rest, name: 'A.' })).toBeUndefined();
+    const shown = { ...good, createdAt: 'then', setStates: {}, verdict: null } as unknown as Pupil;
+    expect(pupilInputOf(shown)).toEqual(good);
   });
   it.each([
     ['', 'Give a shown name'],

@@ -99,6 +99,36 @@ export const pupilSchema = object({
   });
 export type PupilInput = InferType<typeof pupilSchema>;
 
+/** A pupil about whom only the id is known: the presets of every field. */
+export function newPupilInput(id: string): PupilInput {
+  return {
+    id,
+    name: '',
+    gradeSystem: 'grade',
+    grade: null,
+    operation: 'add',
+    pathwayId: 'strategy',
+    setId: 'strategy/add/zero-one',
+    school: 'eachFactInstant',
+    policy: {},
+    recallLimit: '2000',
+    capture: 'keypad',
+    clock: 'hidden',
+    hand: 'right',
+    homeLanguage: '',
+    aids: '',
+    notes: '',
+    visits: [],
+  };
+}
+
+/** What a tutor said of a pupil, without what was worked out. */
+export function pupilInputOf(pupil: Pupil): PupilInput {
+  return Object.fromEntries(
+    Object.keys(pupilSchema.fields).map((field) => [field, pupil[field as keyof PupilInput]]),
+  ) as PupilInput;
+}
+
 export const deletePupilSchema = object({
   /** The pupil's shown name, typed. */
   confirm: string().strict().defined().max(1000, 'The name typed is too long.'),

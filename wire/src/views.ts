@@ -43,9 +43,14 @@ export interface Play {
 }
 
 export interface KeptAnswer extends Answer {
+  readonly pupilId: string;
   readonly playId: string;
   readonly visitId: string;
   readonly clockCorrected: boolean;
+  /** The answer this one was put in the place of. */
+  readonly replaces: string | null;
+  /** False for one that was corrected or taken back since: shown only with a decision that rested on it. */
+  readonly stands: boolean;
 }
 
 export interface KeptDecision {

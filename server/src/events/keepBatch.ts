@@ -10,7 +10,13 @@ import type { Logger } from 'pino';
 import { inRoom, type Db, type RoomTx } from '../db.ts';
 import type { Session } from '../auth/session.ts';
 import { refreshCheck } from '../store/checks.ts';
-import { factsTouched, keepEvents, playTouched, type TimedEvent } from '../store/events.ts';
+import {
+  correctionsOfNothing,
+  factsTouched,
+  keepEvents,
+  playTouched,
+  type TimedEvent,
+} from '../store/events.ts';
 import { refreshStanding } from '../store/proposal.ts';
 import { findPupil } from '../store/pupils.ts';
 import { refreshFacts } from '../store/states.ts';
@@ -85,7 +91,20 @@ async function keepGroup(
         events.filter((one) => kept.has(one.event.id)).map((one) => one.event),
         timeZone,
       );
-      return resultsOf(events, kept);
+      const lost = await correctionsOfNothing(
+        tx,
+        events.map((one) => one.event),
+      );
+      return resultsOf(events, kept).map((one) =>
+        lost.has(one.id ?? '')
+          ? {
+              ...one,
+              status: 'refused' as const,
+              field: 'answerId',
+              message: 'There is no such answer of this pupil to correct.',
+            }
+          : one,
+      );
     });
   } catch (error) {
     if (isOutage(error)) throw error;

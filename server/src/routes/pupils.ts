@@ -91,7 +91,7 @@ export function pupilRoutes(house: House): Hono<Env> {
       await known(tx, session.timeZone, id);
       const decision =
         (await findDecision(tx, decisionId)) ?? refuse(404, 'There is no such decision in this room.');
-      return answersBehind(tx, id, decision, groundOf(c), mostIds);
+      return answersBehind(tx, id, decision, groundOf(c), mostIds, 'recorded_answers');
     });
     return c.json(rows.map(keptAnswerOfRow));
   });

@@ -28,11 +28,13 @@ export interface AnswerRow {
   limit_ms: number;
   aided: boolean;
   seen: Mark[];
+  replaces: string | null;
+  stands: boolean;
 }
 
 /** The columns of `standing_answers` that make an answer. */
 export const answerColumns =
-  'id, pupil_id, visit_id, play_id, fact, at, clock_corrected, judgement, given, latency_ms, voided, way, overhead_ms, spread_ms, calibrated, limit_ms, aided, seen';
+  'id, pupil_id, visit_id, play_id, fact, at, clock_corrected, judgement, given, latency_ms, voided, way, overhead_ms, spread_ms, calibrated, limit_ms, aided, seen, replaces, stands';
 
 export function answerOfRow(row: AnswerRow): Answer {
   return {
@@ -56,9 +58,12 @@ export function answerOfRow(row: AnswerRow): Answer {
 export function keptAnswerOfRow(row: AnswerRow): KeptAnswer {
   return {
     ...answerOfRow(row),
+    pupilId: row.pupil_id,
     playId: row.play_id,
     visitId: row.visit_id,
     clockCorrected: row.clock_corrected,
+    replaces: row.replaces,
+    stands: row.stands,
   };
 }
 
@@ -88,17 +93,21 @@ export interface DecisionGrounds {
   readonly checkIds: readonly string[];
 }
 
-/** The answers a decision of one pupil rests on: those its states look back over, or all of its checks; oldest first, at most `most`. */
+/**
+ * The answers a decision of one pupil rests on: those its states look back over, or all of its checks; oldest first, at most
+ * `most`. `from`: as they stand now, or as they were kept, those corrected since among them.
+ */
 export async function answersBehind(
   tx: RoomTx,
   pupilId: string,
   { answerIds, checkIds }: DecisionGrounds,
   ground: 'facts' | 'checks',
   most: number,
+  from: 'standing_answers' | 'recorded_answers' = 'standing_answers',
 ): Promise<AnswerRow[]> {
   const [column, ids] = ground === 'facts' ? ['id', answerIds] : ['play_id', checkIds];
   return tx.rows<AnswerRow>(
-    `select * from (select ${answerColumns} from standing_answers
+    `select * from (select ${answerColumns} from ${from}
        where room_id = $1 and pupil_id = $2 and ${column} = any($3) order by at desc, id desc limit $4) latest order by at, id`,
     [tx.roomId, pupilId, ids, most],
   );

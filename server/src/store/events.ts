@@ -51,6 +51,17 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
     `id, "answerId", "pupilId", array(select jsonb_array_elements_text(seen)), given, "rightAt"
      from jsonb_to_recordset($2) as t(id uuid, "answerId" uuid, "pupilId" uuid, seen jsonb, given text, "rightAt" timestamptz)`,
   ),
+  // All but the judgement comes from the answer that was misjudged; one that is not there is not corrected.
+  answerCorrected: insert(
+    'answers',
+    `id, pupil_id, visit_id, play_id, seat, fact, hidden, at, device_at, offset_ms, clock_corrected, judgement, given, latency_ms, last_key_ms,
+     voided, way, overhead_ms, spread_ms, calibrated, calibration_age_days, limit_ms, aided, seen, used_ms, version, replaces, corrected_by`,
+    `t.id, a.pupil_id, a.visit_id, a.play_id, a.seat, a.fact, a.hidden, a.at, a.device_at, a.offset_ms, a.clock_corrected, t.judgement, t.given,
+     a.latency_ms, a.last_key_ms, a.voided, a.way, a.overhead_ms, a.spread_ms, a.calibrated, a.calibration_age_days, a.limit_ms, a.aided,
+     array(select jsonb_array_elements_text(t.seen)), a.used_ms, t.v, a.id, $user
+     from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "answerId" uuid, judgement text, given text, seen jsonb, v int)
+     join answers a on a.room_id = $1 and a.id = t."answerId" and a.pupil_id = t."pupilId"`,
+  ),
   answerRetracted: insert(
     'retractions',
     'id, answer_id, pupil_id, at',
@@ -111,7 +122,9 @@ function rowIdOf(event: TableEvent): string {
 export async function factsTouched(tx: RoomTx, events: readonly TableEvent[]): Promise<string[]> {
   const given = events.flatMap((event) => (event.kind === 'answerGiven' ? [event.fact] : []));
   const changed = events.flatMap((event) =>
-    event.kind === 'answerAmended' || event.kind === 'answerRetracted' ? [event.answerId] : [],
+    event.kind === 'answerAmended' || event.kind === 'answerRetracted' || event.kind === 'answerCorrected'
+      ? [event.answerId]
+      : [],
   );
   const rows =
     changed.length === 0
@@ -126,4 +139,19 @@ export async function factsTouched(tx: RoomTx, events: readonly TableEvent[]): P
 /** The minute whose sum an event touches. */
 export function playTouched(event: TableEvent): string | undefined {
   return 'playId' in event ? (event as EventOf<'answerGiven'>).playId : undefined;
+}
+
+/** The corrections among some events whose answer is not there: nothing was kept of them. */
+export async function correctionsOfNothing(
+  tx: RoomTx,
+  events: readonly TableEvent[],
+): Promise<ReadonlySet<string>> {
+  const ids = events.flatMap((event) => (event.kind === 'answerCorrected' ? [event.id] : []));
+  if (ids.length === 0) return new Set();
+  const there = await tx.rows<{ id: string }>('select id from answers where room_id = $1 and id = any($2)', [
+    tx.roomId,
+    ids,
+  ]);
+  const found = new Set(there.map((row) => row.id));
+  return new Set(ids.filter((id) => !found.has(id)));
 }

@@ -1,5 +1,5 @@
 import { findSet } from '@veldrift/core';
-import type { PupilInput, TableEvent } from '@veldrift/wire';
+import { newPupilInput, type PupilInput, type TableEvent } from '@veldrift/wire';
 import { pino } from 'pino';
 import { v7 as uuid } from 'uuid';
 import { createApp } from '../app.ts';
@@ -97,23 +97,12 @@ export function openHouse(appUrl: string): TestHouse {
 
 export function pupilInput(over: Partial<PupilInput> = {}): PupilInput {
   return {
-    id: uuid(),
+    ...newPupilInput(uuid()),
     name: 'Odalys B.',
     gradeSystem: 'year',
     grade: 4,
     operation: 'mul',
-    pathwayId: 'strategy',
     setId: 'strategy/mul/squares',
-    school: 'eachFactInstant',
-    policy: {},
-    recallLimit: '2000',
-    capture: 'keypad',
-    clock: 'hidden',
-    hand: 'right',
-    homeLanguage: '',
-    aids: '',
-    notes: '',
-    visits: [],
     ...over,
   };
 }

@@ -71,7 +71,7 @@ export const factAnswersQuery = (id: string, fact: string) =>
 /** Everything that hangs on answers or decisions is fetched afresh. */
 export async function refetchRecords(): Promise<void> {
   await Promise.all(
-    ['pupils', 'pupil', 'review', 'answers', 'proposalAnswers'].map((key) =>
+    ['pupils', 'pupil', 'review', 'answers', 'proposalAnswers', 'decisionAnswers'].map((key) =>
       queryClient.invalidateQueries({ queryKey: [key] }),
     ),
   );

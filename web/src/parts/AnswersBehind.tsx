@@ -8,6 +8,7 @@ import {
   answerClassNames,
   answerOf,
   classifyAnswer,
+  factKeyText,
   isRight,
   markNames,
   parseFactKey,
@@ -17,6 +18,7 @@ import {
 import type { KeptAnswer } from '@veldrift/wire';
 import { useState, type ReactNode } from 'react';
 import { dateTimeText, fineMsText, msText } from '../app/format.ts';
+import { CorrectAnswer } from './CorrectAnswer.tsx';
 import { FactLine } from './FactLine.tsx';
 import { Loading, Trouble } from './states.tsx';
 import './answersBehind.css';
@@ -130,6 +132,9 @@ export function AnswerTable({ answers }: { readonly answers: readonly KeptAnswer
             </th>
             <th scope="col">Class</th>
             <th scope="col">Seen</th>
+            <th scope="col">
+              <span className="sr-only">Put right</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -146,6 +151,7 @@ export function AnswerTable({ answers }: { readonly answers: readonly KeptAnswer
 }
 
 function AnswerRow({ answer }: { readonly answer: KeptAnswer }) {
+  const [correcting, setCorrecting] = useState(false);
   const found = classifyAnswer(answer);
   const slip = isRight(answer.judgement) ? undefined : slipOf(answer.fact, answer.given);
   const remarks = [
@@ -156,26 +162,49 @@ function AnswerRow({ answer }: { readonly answer: KeptAnswer }) {
     ...(found.floored ? ['time floored at 0'] : []),
     ...(answer.calibrated ? [] : ['not calibrated']),
     ...(answer.clockCorrected ? ['device clock set right'] : []),
+    ...(answer.replaces === null ? [] : ['put right by the tutor']),
+    ...(answer.stands ? [] : ['corrected or taken back since']),
   ];
   return (
-    <tr>
-      <td>{dateTimeText(answer.at)}</td>
-      <td>
-        <FactLine fact={answer.fact} /> = {answerOf(parseFactKey(answer.fact))}
-      </td>
-      <td>
-        {answer.judgement === 'gaveUp'
-          ? 'gave up'
-          : (answer.given ?? (isRight(answer.judgement) ? 'right' : 'wrong'))}
-      </td>
-      <td className="right">{fineMsText(answer.latencyMs)}</td>
-      <td className="right">
-        {fineMsText(answer.overheadMs)} ± {fineMsText(answer.spreadMs)}
-      </td>
-      <td className="right">{fineMsText(found.correctedMs)}</td>
-      <td className="right">{msText(answer.limitMs)}</td>
-      <td>{answerClassNames[found.class]}</td>
-      <td>{remarks.join(', ')}</td>
-    </tr>
+    <>
+      <tr className={answer.stands ? undefined : 'gone'}>
+        <td>{dateTimeText(answer.at)}</td>
+        <td>
+          <FactLine fact={answer.fact} /> = {answerOf(parseFactKey(answer.fact))}
+        </td>
+        <td>
+          {answer.judgement === 'gaveUp'
+            ? 'gave up'
+            : (answer.given ?? (isRight(answer.judgement) ? 'right' : 'wrong'))}
+        </td>
+        <td className="right">{fineMsText(answer.latencyMs)}</td>
+        <td className="right">
+          {fineMsText(answer.overheadMs)} ± {fineMsText(answer.spreadMs)}
+        </td>
+        <td className="right">{fineMsText(found.correctedMs)}</td>
+        <td className="right">{msText(answer.limitMs)}</td>
+        <td>{answerClassNames[found.class]}</td>
+        <td>{remarks.join(', ')}</td>
+        <td className="right">
+          {answer.stands && !correcting && (
+            <button
+              type="button"
+              className="linkish"
+              aria-label={`Correct the answer to ${factKeyText(answer.fact)}`}
+              onClick={() => setCorrecting(true)}
+            >
+              correct
+            </button>
+          )}
+        </td>
+      </tr>
+      {correcting && (
+        <tr>
+          <td colSpan={10}>
+            <CorrectAnswer answer={answer} onClose={() => setCorrecting(false)} />
+          </td>
+        </tr>
+      )}
+    </>
   );
 }

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import type { Pupil, PupilInput } from '@veldrift/wire';
+import { newPupilInput, pupilInputOf, type PupilInput } from '@veldrift/wire';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
@@ -11,28 +11,7 @@ import { PupilForm } from './PupilForm.tsx';
 /** Adding a pupil. */
 export function NewPupil() {
   const kept = readDraft<PupilInput>('pupil.new');
-  const [start] = useState<PupilInput>(
-    () =>
-      kept ?? {
-        id: uuid(),
-        name: '',
-        gradeSystem: 'grade',
-        grade: null,
-        operation: 'add',
-        pathwayId: 'strategy',
-        setId: 'strategy/add/zero-one',
-        school: 'eachFactInstant',
-        policy: {},
-        recallLimit: '2000',
-        capture: 'keypad',
-        clock: 'hidden',
-        hand: 'right',
-        homeLanguage: '',
-        aids: '',
-        notes: '',
-        visits: [],
-      },
-  );
+  const [start] = useState<PupilInput>(() => kept ?? newPupilInput(uuid()));
   return <PupilForm start={start} draft="pupil.new" title="Add a pupil" />;
 }
 
@@ -49,51 +28,10 @@ export function EditPupil() {
   return (
     <PupilForm
       key={pupilId}
-      start={readDraft<PupilInput>(draft) ?? inputOf(pupil)}
+      start={readDraft<PupilInput>(draft) ?? pupilInputOf(pupil)}
       draft={draft}
       title={pupil.name}
       pupil={pupil}
     />
   );
-}
-
-function inputOf(pupil: Pupil): PupilInput {
-  const {
-    id,
-    name,
-    gradeSystem,
-    grade,
-    operation,
-    pathwayId,
-    setId,
-    school,
-    policy,
-    recallLimit,
-    capture,
-    clock,
-    hand,
-    homeLanguage,
-    aids,
-    notes,
-    visits,
-  } = pupil;
-  return {
-    id,
-    name,
-    gradeSystem,
-    grade,
-    operation,
-    pathwayId,
-    setId,
-    school,
-    policy,
-    recallLimit,
-    capture,
-    clock,
-    hand,
-    homeLanguage,
-    aids,
-    notes,
-    visits,
-  };
 }

@@ -36,9 +36,12 @@ export function localReview(row: PlayRow, pupil: Pupil): LocalReview {
     pupil,
     answers: state.answers.map((answer) => ({
       ...answer,
+      pupilId: row.pupilId,
       playId: row.playId,
       visitId: row.visitId,
       clockCorrected: false,
+      replaces: null,
+      stands: true,
     })),
     states: null,
     proposal: null,
