@@ -120,6 +120,20 @@ describe('the outbox', () => {
     expect(await waitingIds()).toEqual(['mine']);
   });
 
+  it('sends in order whatever year the device believes in, 1900 among them', async () => {
+    vi.spyOn(Date, 'now').mockReturnValue(Date.parse('1900-03-01T10:00:00Z'));
+    const sent: string[] = [];
+    const box = outbox((events) => {
+      sent.push(...events.map((one) => one.id));
+      return Promise.resolve(all(events));
+    });
+    for (const id of ['a', 'b', 'c']) await box.add([event(id)]);
+    await box.flush();
+    vi.restoreAllMocks();
+    expect(sent).toEqual(['a', 'b', 'c']);
+    expect(await waitingIds()).toEqual([]);
+  });
+
   it('forgets a pupil deleted for good, and no other', async () => {
     const box = outbox(() => Promise.resolve({ kind: 'away' }));
     await box.add([event('a', 'gone'), event('b', 'stays')], { playId: 'm1', pupilId: 'gone' } as PlayRow);

@@ -58,7 +58,7 @@ export function createOutbox(
   const listeners = new Set<() => void>();
 
   const rows = () =>
-    db.getAllFromIndex('outbox', 'byUser', IDBKeyRange.bound([userId, 0], [userId, Infinity]));
+    db.getAllFromIndex('outbox', 'byUser', IDBKeyRange.bound([userId, -Infinity], [userId, Infinity]));
 
   async function update(held: OutboxState['held']): Promise<void> {
     const all = await rows();
