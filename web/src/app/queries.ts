@@ -20,6 +20,8 @@ export const queryClient = new QueryClient({
     queries: {
       gcTime: cacheLastsMs,
       staleTime: 0,
+      // Not by age: on a device whose clock was set back, what was fetched before would pass for fresh.
+      refetchOnMount: 'always',
       networkMode: 'always',
       retry: (count, error) => !(error instanceof ApiError) && count < 1,
       refetchOnWindowFocus: true,
