@@ -12,7 +12,6 @@ import {
   type Measuring,
   type MinuteEvent,
   type MinuteState,
-  type Overhead,
   type PauseReason,
 } from '@veldrift/core';
 import type { TableEvent } from '@veldrift/wire';
@@ -22,6 +21,7 @@ import { deviceDb, type PlayRow } from '../app/deviceDb.ts';
 import { frozenGapMs } from './frameWatch.ts';
 import { createJournal } from './journal.ts';
 import type { Outbox } from './outbox.ts';
+import { allowanceMs, readAnswer, type ReadAnswer } from './readAnswer.ts';
 import { typedText, typedTimes, type TypedAnswer } from './typedAnswer.ts';
 import { useMinuteWatch } from './useMinuteWatch.ts';
 import { tableEvents } from './tableEvents.ts';
@@ -51,11 +51,6 @@ export interface LiveMinute {
 }
 
 const journal = createJournal(localStorage);
-
-/** How much later than the child the tutor's key may come, ms. */
-function allowanceMs(overhead: Overhead): number {
-  return overhead.overheadMs + overhead.spreadMs;
-}
 
 /** Runs a minute from its row: the clock, the answers, and keeping both on disk as they come. */
 export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, untimed: boolean): LiveMinute {
@@ -134,11 +129,7 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
   );
 
   const record = useCallback(
-    (
-      made: Pick<Answer, 'judgement' | 'given' | 'latencyMs' | 'overheadMs' | 'spreadMs' | 'calibrated'>,
-      endedAt: number,
-      lastKeyMs: number | null,
-    ): boolean => {
+    ({ made, begunAt, lastKeyMs }: ReadAnswer): boolean => {
       const { state: current, spoiled } = now.current;
       const answer: Answer = {
         ...made,
@@ -151,7 +142,7 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
         aided: false,
         way: row.way,
       };
-      const usedMs = Math.min(current.lengthMs, usedAt(endedAt));
+      const usedMs = Math.min(current.lengthMs, usedAt(begunAt));
       go(
         [{ kind: 'answered', answer, usedMs }],
         [events.answered(answer, { lastKeyMs, calibrationAgeDays: measuring.ageDays, usedMs })],
@@ -175,34 +166,18 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
       const current = now.current.state;
       const paintedAt = clock.current?.paintedAt(promptId);
       if (current.status !== 'running' || paintedAt === undefined || at < paintedAt) return false;
-      const times = typedTimes(typed);
-      const begunAt = row.way === 'keypad' && judgement !== 'gaveUp' && times ? times.firstAt : at;
-      const given =
-        typed.length > 0
-          ? typedText(typed)
-          : judgement === 'right' || judgement === 'workedOut'
-            ? row.way === 'tutor'
-              ? String(answerOf(parseFactKey(promptOf(current))))
-              : null
-            : null;
-      const overhead = measuring.overheadFor(given?.length ?? 1);
-      const until = deadline();
-      // An answer counts when it was begun within the minute, the tutor's own time allowed for.
-      if (until !== undefined && begunAt - (row.way === 'tutor' ? allowanceMs(overhead) : 0) > until)
-        return false;
-      const timed = !current.calm && !untimed;
-      return record(
+      const read = readAnswer(
+        { judgement, at, typed },
         {
-          judgement,
-          given,
-          latencyMs: timed ? Math.max(0, begunAt - paintedAt) : null,
-          overheadMs: overhead.overheadMs,
-          spreadMs: overhead.spreadMs,
-          calibrated: overhead.calibrated,
+          fact: promptOf(current),
+          way: row.way,
+          paintedAt,
+          timed: !current.calm && !untimed,
+          until: deadline(),
+          overheadFor: measuring.overheadFor,
         },
-        begunAt,
-        timed && times ? times.lastAt - paintedAt : null,
       );
+      return read !== undefined && record(read);
     },
     [clock, deadline, measuring, promptId, record, row.way, untimed],
   );

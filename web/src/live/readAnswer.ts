@@ -1,0 +1,73 @@
+import {
+  answerOf,
+  parseFactKey,
+  type Answer,
+  type CaptureWay,
+  type FactKey,
+  type Judgement,
+  type Overhead,
+} from '@veldrift/core';
+import { typedText, typedTimes, type TypedAnswer } from './typedAnswer.ts';
+
+/** What was done: a judgement, when its key was pressed, and what had been typed. Time stamps of the page, ms. */
+export interface Press {
+  readonly judgement: Judgement;
+  readonly at: number;
+  readonly typed: TypedAnswer;
+}
+
+/** What it was done to. */
+export interface Shown {
+  readonly fact: FactKey;
+  readonly way: CaptureWay;
+  readonly paintedAt: number;
+  /** False on a calm table and where no clock is wanted: the answer is kept without a time. */
+  readonly timed: boolean;
+  /** When the minute's time runs out; undefined while no clock runs. */
+  readonly until: number | undefined;
+  readonly overheadFor: (digits: number) => Overhead;
+}
+
+/** An answer as it was begun and finished. */
+export interface ReadAnswer {
+  readonly made: Pick<Answer, 'judgement' | 'given' | 'latencyMs' | 'overheadMs' | 'spreadMs' | 'calibrated'>;
+  readonly begunAt: number;
+  readonly lastKeyMs: number | null;
+}
+
+/** How much later than the child the tutor's key may come, ms. */
+export function allowanceMs(overhead: Overhead): number {
+  return overhead.overheadMs + overhead.spreadMs;
+}
+
+/**
+ * Reads an answer off a key press: begun at the first digit of what was typed, or at the key that judged it. Undefined when
+ * it was begun after the minute's time, the tutor's own time allowed for.
+ */
+export function readAnswer({ judgement, at, typed }: Press, shown: Shown): ReadAnswer | undefined {
+  const times = typedTimes(typed);
+  const begunAt = shown.way === 'keypad' && judgement !== 'gaveUp' && times ? times.firstAt : at;
+  const given = givenOf(judgement, typed, shown);
+  const overhead = shown.overheadFor(given?.length ?? 1);
+  const allowed = shown.way === 'tutor' ? allowanceMs(overhead) : 0;
+  if (shown.until !== undefined && begunAt - allowed > shown.until) return undefined;
+  return {
+    made: {
+      judgement,
+      given,
+      latencyMs: shown.timed ? Math.max(0, begunAt - shown.paintedAt) : null,
+      overheadMs: overhead.overheadMs,
+      spreadMs: overhead.spreadMs,
+      calibrated: overhead.calibrated,
+    },
+    begunAt,
+    lastKeyMs: shown.timed && times ? times.lastAt - shown.paintedAt : null,
+  };
+}
+
+/** What was typed; of an answer the tutor heard and judged right, the answer itself. */
+function givenOf(judgement: Judgement, typed: TypedAnswer, { way, fact }: Shown): string | null {
+  if (typed.length > 0) return typedText(typed);
+  const heard = way === 'tutor' && (judgement === 'right' || judgement === 'workedOut');
+  return heard ? String(answerOf(parseFactKey(fact))) : null;
+}
