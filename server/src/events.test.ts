@@ -161,9 +161,11 @@ describe('events', () => {
     expect(page.play.summary).toMatchObject({ right: 12, wrong: 1 });
     // What is not there is not corrected, here or in another pupil's minute.
     const strange = minuteIds(await room.pupil());
-    const refused = await room.send([correct(uuid()), { ...correct(old.id), ...strange }]);
+    const otherMinute = { ...correct(old.id), playId: uuid() };
+    const refused = await room.send([correct(uuid()), { ...correct(old.id), ...strange }, otherMinute]);
     expect(refused.body).toMatchObject({
       results: [
+        { status: 'refused', field: 'answerId' },
         { status: 'refused', field: 'answerId' },
         { status: 'refused', field: 'answerId' },
       ],

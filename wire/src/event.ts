@@ -130,8 +130,6 @@ export const eventSchemas = {
 
 export type EventKind = keyof typeof eventSchemas;
 export type TableEvent = { [K in EventKind]: InferType<(typeof eventSchemas)[K]> }[EventKind];
-/** An event of one pupil: all but the tutor's own. */
-export type PupilEvent = Extract<TableEvent, { pupilId: string }>;
 export type EventOf<K extends EventKind> = InferType<(typeof eventSchemas)[K]>;
 
 /** Picks the schema by the event's own kind. */

@@ -6,8 +6,7 @@ export const verdicts = ['advance', 'stay', 'stepBack', 'review', 'recalibrate',
 export type Verdict = (typeof verdicts)[number];
 
 /** What a sentence of a decision rests on: the states of facts, the latest checks, or the ceiling measured. */
-export const grounds = ['facts', 'checks', 'ceiling'] as const;
-export type Ground = (typeof grounds)[number];
+export type Ground = 'facts' | 'checks' | 'ceiling';
 
 /** A sentence with its numbers, and what it rests on, so that the answers behind it can be opened. */
 export interface Reason {

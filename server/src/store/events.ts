@@ -51,7 +51,8 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
     `id, "answerId", "pupilId", array(select jsonb_array_elements_text(seen)), given, "rightAt"
      from jsonb_to_recordset($2) as t(id uuid, "answerId" uuid, "pupilId" uuid, seen jsonb, given text, "rightAt" timestamptz)`,
   ),
-  // All but the judgement comes from the answer that was misjudged; one that is not there is not corrected.
+  // All but the judgement comes from the answer that was misjudged; one that is not in that minute is not corrected, since
+  // it is that minute's sum that is worked out afresh.
   answerCorrected: insert(
     'answers',
     `id, pupil_id, visit_id, play_id, seat, fact, hidden, at, device_at, offset_ms, clock_corrected, judgement, given, latency_ms, last_key_ms,
@@ -59,8 +60,8 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
     `t.id, a.pupil_id, a.visit_id, a.play_id, a.seat, a.fact, a.hidden, a.at, a.device_at, a.offset_ms, a.clock_corrected, t.judgement, t.given,
      a.latency_ms, a.last_key_ms, a.voided, a.way, a.overhead_ms, a.spread_ms, a.calibrated, a.calibration_age_days, a.limit_ms, a.aided,
      array(select jsonb_array_elements_text(t.seen)), a.used_ms, t.v, a.id, $user
-     from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "answerId" uuid, judgement text, given text, seen jsonb, v int)
-     join answers a on a.room_id = $1 and a.id = t."answerId" and a.pupil_id = t."pupilId"`,
+     from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, "answerId" uuid, judgement text, given text, seen jsonb, v int)
+     join answers a on a.room_id = $1 and a.id = t."answerId" and a.pupil_id = t."pupilId" and a.play_id = t."playId"`,
   ),
   answerRetracted: insert(
     'retractions',

@@ -89,8 +89,9 @@ export function useMinuteWatch({
 
   useEffect(() => {
     if (pausedAt === null) return;
-    const until = Date.parse(pausedAt) + resumeWithinMs;
-    const handle = setTimeout(onLapsed, Math.max(0, until - Date.now()) + 1);
+    // Never longer than that, even if the device's clock was set back meanwhile: a timer of weeks would go off at once.
+    const left = Math.min(resumeWithinMs, Date.parse(pausedAt) + resumeWithinMs - Date.now());
+    const handle = setTimeout(onLapsed, Math.max(0, left) + 1);
     return () => clearTimeout(handle);
   }, [onLapsed, pausedAt]);
 
