@@ -18,11 +18,17 @@ export * from './recall/quantile.ts';
 export * from './recall/rate.ts';
 export * from './recall/rateBands.ts';
 export * from './recall/recallLimit.ts';
+export * from './recall/reviewDate.ts';
 export * from './recall/slip.ts';
 export * from './practice/checkForm.ts';
 export * from './practice/copyForm.ts';
+export * from './practice/dealDrill.ts';
+export * from './practice/drill.ts';
 export * from './practice/minute.ts';
+export * from './practice/orderedPack.ts';
+export * from './practice/placement.ts';
 export * from './practice/sayNow.ts';
+export * from './practice/turns.ts';
 export * from './advance/decide.ts';
 export * from './advance/decision.ts';
 export * from './advance/eachFactInstant.ts';
@@ -32,6 +38,9 @@ export * from './advance/policy.ts';
 export * from './advance/trend.ts';
 export * from './planning/checkDue.ts';
 export * from './simulation/learner.ts';
+export * from './simulation/measureLearner.ts';
+export * from './simulation/profiles.ts';
+export * from './simulation/simulatePlacement.ts';
 export {
   countText,
   factListText,

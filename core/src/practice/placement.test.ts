@@ -1,0 +1,161 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { parseFactKey, unorderedKey } from '../facts/fact.ts';
+import { operations } from '../facts/operation.ts';
+import { pathways } from '../facts/pathway.ts';
+import { answerClasses } from '../recall/answerClass.ts';
+import {
+  mostPlacementPrompts,
+  placementResult,
+  readPlacement,
+  type PlacementAnswer,
+  type PlacementPlan,
+} from './placement.ts';
+import { bandOf, placementOdds } from './placementOdds.ts';
+
+const lists = pathways.flatMap((pathway) => operations.map((one) => pathway.sets[one]));
+const someList = fc.constantFrom(...lists);
+const plan = (sets: PlacementPlan['sets'], seed = 1, startAt = 0): PlacementPlan => ({
+  sets,
+  startAt,
+  seed,
+  timed: true,
+});
+
+/** Answers a placement by a rule until it is over. */
+function play(given: PlacementPlan, answer: (set: number, at: number) => PlacementAnswer['class']) {
+  const answers: PlacementAnswer[] = [];
+  for (;;) {
+    const reading = readPlacement(given, answers);
+    if (!reading.next) return { reading, answers };
+    answers.push({ fact: reading.next.fact, class: answer(reading.next.set, answers.length) });
+  }
+}
+
+describe('placement', () => {
+  it('asks at most 36, ends on an easy fact, never asks one twice but that', () => {
+    fc.assert(
+      fc.property(
+        someList,
+        fc.nat(),
+        fc.array(fc.constantFrom(...answerClasses), { minLength: 40, maxLength: 40 }),
+        (sets, seed, list) => {
+          const { answers, reading } = play(plan(sets, seed), (_, at) => list[at] ?? 'missed');
+          expect(answers.length).toBeLessThanOrEqual(mostPlacementPrompts);
+          expect(reading.next).toBeUndefined();
+          const asked = answers.slice(0, -1).map((one) => one.fact);
+          expect(new Set(asked).size).toBe(asked.length);
+          const before = readPlacement(plan(sets, seed), answers.slice(0, -1));
+          expect(before.next?.closing).toBe(true);
+          const recalled = answers.slice(0, -2).some((one) => one.class === 'recalled');
+          if (recalled)
+            expect(answers.slice(0, -2).find((one) => one.fact === before.next?.fact)?.class).toBe(
+              'recalled',
+            );
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('asks facts of the set it says, from what the set introduces', () => {
+    fc.assert(
+      fc.property(someList, fc.nat(), fc.nat(12), (sets, seed, edge) => {
+        const given = plan(sets, seed);
+        const answers: PlacementAnswer[] = [];
+        for (let reading = readPlacement(given, []); reading.next; reading = readPlacement(given, answers)) {
+          const key = unorderedKey(parseFactKey(reading.next.fact));
+          expect(sets[reading.next.set]?.introduces).toContain(key);
+          answers.push({ fact: reading.next.fact, class: reading.next.set < edge ? 'recalled' : 'missed' });
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('names the edge of a child who knows all before it and nothing after, on every pathway', () => {
+    for (const sets of lists)
+      for (let edge = 0; edge <= sets.length; edge += 1) {
+        const given = plan(sets, edge);
+        const { reading } = play(given, (set) => (set < edge ? 'recalled' : 'workedOut'));
+        const result = placementResult(given, reading);
+        expect(result?.begin).toBe(edge === sets.length ? null : edge);
+        expect(result?.band).toContain(edge);
+        expect(result?.reasons.length).toBeGreaterThan(0);
+      }
+  });
+
+  it('begins where the tutor guesses and still finds a lower edge', () => {
+    const sets = lists[0] as PlacementPlan['sets'];
+    const given = plan(sets, 5, 6);
+    expect(readPlacement(given, []).next?.set).toBe(6);
+    const { reading } = play(given, (set) => (set < 2 ? 'recalled' : 'missed'));
+    expect(placementResult(given, reading)?.begin).toBe(2);
+  });
+
+  it('passes at 5 of 6 after 3 of 4, and at once at 4 of 4', () => {
+    const sets = lists[0] as PlacementPlan['sets'];
+    const firstSet = (classes: readonly PlacementAnswer['class'][]) => {
+      const { answers } = play(plan(sets), (set, at) => (set === 0 ? (classes[at] ?? 'missed') : 'missed'));
+      const others = answers.findIndex(
+        (one) => !sets[0]?.introduces.includes(unorderedKey(parseFactKey(one.fact))),
+      );
+      return others < 0 ? answers.length : others;
+    };
+    expect(firstSet(['recalled', 'recalled', 'recalled', 'recalled'])).toBe(4);
+    expect(firstSet(['recalled', 'missed', 'recalled', 'recalled', 'recalled', 'recalled'])).toBe(6);
+  });
+
+  it('takes no evidence from doubt: another fact is asked in its place', () => {
+    const sets = lists[0] as PlacementPlan['sets'];
+    const reading = readPlacement(plan(sets), [
+      { fact: readPlacement(plan(sets), []).next?.fact ?? '', class: 'noEvidence' },
+    ]);
+    expect(reading.tallies.every((one) => one.recalled + one.short === 0)).toBe(true);
+    expect(placementResult(plan(sets), reading)).toBeUndefined();
+  });
+
+  it('says what is wrong with a plan', () => {
+    expect(() => readPlacement(plan([]), [])).toThrow('one set');
+    expect(() => readPlacement(plan(lists[0] as PlacementPlan['sets'], 1, 99), [])).toThrow('startAt');
+  });
+
+  it('stops when it is sure, and says what would narrow it when it is not', () => {
+    const sets = lists[0] as PlacementPlan['sets'];
+    const clear = play(plan(sets), (set) => (set < 3 ? 'recalled' : 'missed'));
+    expect(clear.answers.length).toBeLessThan(mostPlacementPrompts);
+    const torn = play(plan(sets), (_, at) => (at % 3 === 0 ? 'missed' : 'recalled'));
+    expect(placementResult(plan(sets), torn.reading)?.wouldNarrow).toMatch(/facts of|last set/);
+  });
+});
+
+describe('placement odds', () => {
+  it('are chances, and move down with a miss and up with a success', () => {
+    const tally = fc.record({ recalled: fc.nat(6), short: fc.nat(6) });
+    fc.assert(
+      fc.property(fc.array(tally, { minLength: 1, maxLength: 12 }), fc.nat(), (tallies, pick) => {
+        const odds = placementOdds(tallies);
+        expect(odds.reduce((sum, one) => sum + one, 0)).toBeCloseTo(1, 9);
+        expect(odds.every((one) => one >= 0)).toBe(true);
+        const at = pick % tallies.length;
+        const upTo = (list: readonly number[]) => list.slice(0, at + 1).reduce((sum, one) => sum + one, 0);
+        const more = (by: { recalled: number; short: number }) =>
+          upTo(
+            placementOdds(
+              tallies.map((one, n) =>
+                n === at ? { recalled: one.recalled + by.recalled, short: one.short + by.short } : one,
+              ),
+            ),
+          );
+        if (at === 0) {
+          expect(more({ recalled: 0, short: 1 })).toBeGreaterThanOrEqual(upTo(odds) - 1e-9);
+          expect(more({ recalled: 1, short: 0 })).toBeLessThanOrEqual(upTo(odds) + 1e-9);
+        }
+      }),
+    );
+  });
+  it('band: the fewest places that hold the chance', () => {
+    expect(bandOf([0.1, 0.6, 0.25, 0.05], 0.8)).toEqual([1, 2]);
+    expect(bandOf([0.1, 0.6, 0.25, 0.05], 0.5)).toEqual([1]);
+  });
+});

@@ -1,0 +1,287 @@
+import { factKey, parseFactKey, turnaroundOf, unorderedKey, type FactKey } from '../facts/fact.ts';
+import type { FactSet } from '../facts/factSet.ts';
+import { createRandom, shuffled } from '../random/random.ts';
+import type { AnswerClass } from '../recall/answerClass.ts';
+import { bandOf, mostLikely, placementOdds, type SetTally } from './placementOdds.ts';
+
+/** The most prompts a placement asks, the easy one that closes it among them. */
+export const mostPlacementPrompts = 36;
+/** Facts of one set asked at first; all recalled pass it. */
+export const placementSample = 4;
+/** After one that was not recalled so many are asked in all, and one less passes. */
+export const placementSampleLong = 6;
+/** A placement stops asking once the set to begin with is this likely. */
+export const placementSure = 0.9;
+/** The band holds the true first set with this chance, by the model of placementOdds. */
+export const bandChance = 0.97;
+
+/** The sets of one operation on a pathway, in order, and how they are to be asked. */
+export interface PlacementPlan {
+  readonly sets: readonly Pick<FactSet, 'id' | 'name' | 'introduces'>[];
+  /** The set to begin asking with: 0, or the tutor's guess. */
+  readonly startAt: number;
+  readonly seed: number;
+  /** Prompts in all; `mostPlacementPrompts` when left out. */
+  readonly most?: number;
+  /** False where no clock is wanted: then a right answer without working seen counts as recalled. */
+  readonly timed: boolean;
+}
+
+/** One answer of a placement, in the order given. */
+export interface PlacementAnswer {
+  readonly fact: FactKey;
+  readonly class: AnswerClass;
+}
+
+export interface PlacementPrompt {
+  readonly fact: FactKey;
+  /** Place of its set on the pathway. */
+  readonly set: number;
+  /** For the tutor: why this one. */
+  readonly why: string;
+  /** The easy fact that closes the visit; it decides nothing. */
+  readonly closing: boolean;
+}
+
+/** Where a placement stands after some answers. */
+export interface PlacementReading {
+  /** What to ask next; undefined when it is over. */
+  readonly next: PlacementPrompt | undefined;
+  /** What was found of each set. */
+  readonly tallies: readonly SetTally[];
+  /** The chance of each set to be the first that is not instant; one more at the end: all of them are. */
+  readonly odds: readonly number[];
+  readonly answers: readonly PlacementAnswer[];
+  /** How far the search has come. */
+  readonly search: Search;
+  /** Facts asked of each set, those without evidence among them. */
+  readonly used: readonly number[];
+  /** The order in which the facts of each set are asked. */
+  readonly orders: readonly (readonly FactKey[])[];
+}
+
+/**
+ * Reads a placement: gallops up from the first set (1, 2, 4 … further), then bisects, by the rule 4 of 4 or 5 of 6; with
+ * what is left of its prompts it looks at the set that would tell most. Pure: the same answers give the same prompt, so undo,
+ * going on another day and replay need nothing more. Throws RangeError without sets or with a start that is none of them.
+ */
+export function readPlacement(plan: PlacementPlan, answers: readonly PlacementAnswer[]): PlacementReading {
+  return answers.reduce((reading, answer) => placeAnswer(plan, reading, answer), beginPlacement(plan));
+}
+
+/** A placement before its first answer. Throws as `readPlacement` does. */
+export function beginPlacement(plan: PlacementPlan): PlacementReading {
+  const count = plan.sets.length;
+  if (count === 0) throw new RangeError('A placement needs one set or more.');
+  if (!Number.isInteger(plan.startAt) || plan.startAt < 0 || plan.startAt >= count)
+    throw new RangeError(`startAt should be a whole number from 0 to ${count - 1}.`);
+  const tallies = plan.sets.map((): SetTally => ({ recalled: 0, short: 0 }));
+  return withNext(plan, {
+    tallies,
+    odds: placementOdds(tallies),
+    answers: [],
+    search: { below: -1, above: undefined, step: 1, at: plan.startAt },
+    used: plan.sets.map(() => 0),
+    orders: plan.sets.map((set, at) => askingOrder(set.introduces, plan.seed + at * 7919)),
+  });
+}
+
+/** The placement after one more answer, to the prompt it asked. */
+export function placeAnswer(
+  plan: PlacementPlan,
+  reading: PlacementReading,
+  answer: PlacementAnswer,
+): PlacementReading {
+  const answers = [...reading.answers, answer];
+  const asked = reading.next;
+  if (!asked || asked.closing) return { ...reading, answers, next: undefined };
+  const used = reading.used.map((one, at) => (at === asked.set ? one + 1 : one));
+  const evidence = evidenceOf(answer.class, plan.timed);
+  const tallies = reading.tallies.map((one, at) =>
+    at !== asked.set || evidence === undefined
+      ? one
+      : evidence
+        ? { ...one, recalled: one.recalled + 1 }
+        : { ...one, short: one.short + 1 },
+  );
+  const search = advanceSearch(reading.search, tallies, reading.orders, used, plan.sets.length);
+  return withNext(plan, {
+    tallies,
+    odds: evidence === undefined ? reading.odds : placementOdds(tallies),
+    answers,
+    search,
+    used,
+    orders: reading.orders,
+  });
+}
+
+function withNext(plan: PlacementPlan, reading: Omit<PlacementReading, 'next'>): PlacementReading {
+  const { answers, search, odds, used, orders, tallies } = reading;
+  const most = plan.most ?? mostPlacementPrompts;
+  const at = answers.length < most - 1 ? nextSet(search, odds, orders, used) : undefined;
+  if (at !== undefined) {
+    const fact = orders[at]?.[used[at] as number] as FactKey;
+    return { ...reading, next: { fact, set: at, closing: false, why: whyOf(search, at, plan, tallies) } };
+  }
+  return { ...reading, next: answers.length === 0 ? undefined : closingPrompt(plan, answers) };
+}
+
+interface Search {
+  /** The highest set passed, -1 before any. */
+  readonly below: number;
+  /** The lowest set not passed. */
+  readonly above: number | undefined;
+  /** How far the next gallop goes. */
+  readonly step: number;
+  /** The set under test; undefined when the bracket is closed. */
+  readonly at: number | undefined;
+}
+
+/** The set to ask of now: the one under test, or what would tell most; undefined when enough is known or nothing is left. */
+function nextSet(
+  search: Search,
+  odds: readonly number[],
+  orders: readonly (readonly FactKey[])[],
+  used: readonly number[],
+): number | undefined {
+  const hasMore = (at: number) => at < used.length && (used[at] as number) < (orders[at]?.length ?? 0);
+  if (search.at !== undefined && hasMore(search.at)) return search.at;
+  const [first, second] = mostLikely(odds);
+  if ((odds[first] as number) >= placementSure) return undefined;
+  // Whether the lower of two candidates is instant tells them apart.
+  const wanted = Math.min(first, second);
+  if (hasMore(wanted)) return wanted;
+  return [...odds.keys()]
+    .filter((at) => hasMore(at) && (odds[at] as number) > 0.02)
+    .sort((a, b) => (odds[b] as number) - (odds[a] as number))[0];
+}
+
+function advanceSearch(
+  search: Search,
+  tallies: readonly SetTally[],
+  orders: readonly (readonly FactKey[])[],
+  used: readonly number[],
+  count: number,
+): Search {
+  const { at } = search;
+  if (at === undefined) return search;
+  const passed = verdictOf(tallies[at] as SetTally, used[at] as number, orders[at]?.length ?? 0);
+  if (passed === undefined) return search;
+  const below = passed ? Math.max(search.below, at) : search.below;
+  const above = passed ? search.above : Math.min(search.above ?? count, at);
+  if (above === undefined) {
+    if (below === count - 1) return { below, above, step: search.step, at: undefined };
+    return { below, above, step: search.step * 2, at: Math.min(count - 1, below + search.step) };
+  }
+  return {
+    below,
+    above,
+    step: search.step,
+    at: above - below > 1 ? Math.floor((below + above) / 2) : undefined,
+  };
+}
+
+/** Whether a set passed; undefined while that is open. A set with fewer facts is judged on those it has. */
+function verdictOf(tally: SetTally, used: number, has: number): boolean | undefined {
+  const { recalled, short } = tally;
+  if (short >= 2) return false;
+  if (short === 0 && recalled >= placementSample) return true;
+  if (short === 1 && recalled >= placementSampleLong - 1) return true;
+  if (used < has) return undefined;
+  return short === 0 && recalled > 0;
+}
+
+/** True: recalled; false: short of it; undefined: no evidence. */
+function evidenceOf(name: AnswerClass, timed: boolean): boolean | undefined {
+  switch (name) {
+    case 'recalled':
+      return true;
+    case 'workedOut':
+    case 'missed':
+      return false;
+    case 'right':
+      return timed ? undefined : true;
+    case 'noEvidence':
+      return undefined;
+  }
+}
+
+/** The facts of a set in the order they are asked: each in one order first, then those turned around. */
+function askingOrder(introduces: readonly FactKey[], seed: number): FactKey[] {
+  const random = createRandom(seed);
+  const first = shuffled(introduces, random).map((key) => {
+    const turned = turnaroundOf(parseFactKey(key));
+    return turned && random.unit() < 0.5 ? factKey(turned) : key;
+  });
+  const turned = first.flatMap((key) => {
+    const other = turnaroundOf(parseFactKey(key));
+    return other && factKey(other) !== key ? [factKey(other)] : [];
+  });
+  return [...first, ...shuffled(turned, random)];
+}
+
+function whyOf(search: Search, at: number, plan: PlacementPlan, tallies: readonly SetTally[]): string {
+  const name = plan.sets[at]?.name ?? '';
+  const { recalled, short } = tallies[at] as SetTally;
+  const soFar = recalled + short === 0 ? '' : ` ${recalled} of ${recalled + short} recalled so far.`;
+  if (search.at === undefined) return `A second look at ${name}, which would tell most.${soFar}`;
+  if (search.above === undefined) return `Going up: ${name}.${soFar}`;
+  return `Between ${search.below < 0 ? 'the beginning' : plan.sets[search.below]?.name} and ${plan.sets[search.above]?.name}: ${name}.${soFar}`;
+}
+
+/** An easy fact to end on: one recalled, from as early as can be; else the first of the first set. */
+function closingPrompt(plan: PlacementPlan, answers: readonly PlacementAnswer[]): PlacementPrompt {
+  const setOf = (fact: FactKey) =>
+    plan.sets.findIndex((set) => set.introduces.includes(unorderedKey(parseFactKey(fact))));
+  const easy = answers
+    .filter((one) => evidenceOf(one.class, plan.timed) === true && one !== answers.at(-1))
+    .sort((a, b) => setOf(a.fact) - setOf(b.fact))[0];
+  const fact = easy?.fact ?? (plan.sets[0]?.introduces[0] as FactKey);
+  return { fact, set: Math.max(0, setOf(fact)), closing: true, why: 'An easy one to end on.' };
+}
+
+/** What a placement comes to. */
+export interface PlacementResult {
+  /** The set to begin with; null when every set is instant. */
+  readonly begin: number | null;
+  /** The sets it may be confused with, and itself, in order; one past the last means all instant. */
+  readonly band: readonly number[];
+  readonly chance: number;
+  readonly reasons: readonly string[];
+  /** What would narrow the band; empty when it holds one set. */
+  readonly wouldNarrow: string;
+}
+
+/** The result so far; undefined before any answer gave evidence. */
+export function placementResult(plan: PlacementPlan, reading: PlacementReading): PlacementResult | undefined {
+  const { tallies, odds } = reading;
+  if (tallies.every((one) => one.recalled + one.short === 0)) return undefined;
+  const [begin] = mostLikely(odds);
+  const band = bandOf(odds, bandChance);
+  const name = (at: number) => plan.sets[at]?.name ?? 'beyond the last set';
+  const found = tallies.flatMap((tally, at) =>
+    tally.recalled + tally.short === 0
+      ? []
+      : [`${name(at)}: ${tally.recalled} of ${tally.recalled + tally.short} recalled.`],
+  );
+  const others = band.filter((at) => at !== begin);
+  const skipped = others.filter((at) => at < begin && at < tallies.length);
+  const lower = skipped[0];
+  const wouldNarrow =
+    others.length === 0
+      ? ''
+      : lower !== undefined
+        ? `Four more facts of ${name(lower)}, ${seen(tallies[lower]) ? 'which was close' : 'which was passed over'}.`
+        : begin < tallies.length
+          ? `Four more facts of ${name(begin)}: it may be instant after all.`
+          : 'Another look at the last set.';
+  return {
+    begin: begin < tallies.length ? begin : null,
+    band,
+    chance: odds[begin] as number,
+    reasons: found,
+    wouldNarrow,
+  };
+}
+
+const seen = (tally: SetTally | undefined) => tally !== undefined && tally.recalled + tally.short > 0;
