@@ -42,6 +42,10 @@ export interface CheckResult {
   readonly usedMs?: number;
   /** False when it was interrupted and closed, cut short or turned calm: nothing hangs on it. True when left out. */
   readonly counts?: boolean;
+  /** Digits correct a minute, from the keypad; null or left out otherwise. */
+  readonly digitsPerMinute?: number | null;
+  /** Whether its prompts were mixed with those of earlier sets. False when left out. */
+  readonly mixed?: boolean;
 }
 
 /** The set under judgement. */
@@ -69,4 +73,6 @@ export interface Evidence {
   readonly ceiling: number | null;
   /** Days are calendar days here. */
   readonly timeZone: string;
+  /** The pupil's grade, for the published bands; null or left out: not known. A year of the English system counts one less. */
+  readonly grade?: number | null;
 }

@@ -1,11 +1,18 @@
-/** The schools of advancement for sets that ship so far. */
-export const schools = ['minuteAim', 'eachFactInstant'] as const;
+/** The schools of advancement for sets. */
+export const schools = ['minuteAim', 'eachFactInstant', 'publishedRate', 'accurateExplained'] as const;
 export type School = (typeof schools)[number];
 
 export const schoolNames: Readonly<Record<School, string>> = {
   minuteAim: 'Minute aim',
   eachFactInstant: 'Each fact instant',
+  publishedRate: 'Published rate',
+  accurateExplained: 'Accurate and explained',
 };
+
+/** Whether a school judges without any clock. */
+export function isUntimed(school: School): boolean {
+  return school === 'accurateExplained';
+}
 
 /** The numbers a school judges by. Every one can be changed for a pupil. */
 export interface Policy {
@@ -23,6 +30,24 @@ export interface Policy {
   readonly allUpTo: number;
   /** Checks without growth after which one thing should change. */
   readonly flatChecks: number;
+  /** Digits correct a minute at which mastery begins; 0: by the published band of the pupil's grade. */
+  readonly masteryDigits: number;
+  /** Digits correct a minute at which instruction begins; 0: by the published band of the pupil's grade. */
+  readonly instructionDigits: number;
+  /** Different ways in which facts of the set must have been explained. */
+  readonly waysExplained: number;
+  /** Days after passing a set on which it is looked at again, first and second. */
+  readonly retentionFirstDays: number;
+  readonly retentionSecondDays: number;
+  /** Facts asked at such a look; asked again as many when `retentionShort` were not recalled. */
+  readonly retentionFacts: number;
+  readonly retentionShort: number;
+  /** Checks running under the aim line after which one thing should change, and above it after which to raise it. */
+  readonly lineRun: number;
+  /** Errors on new facts after which no new one is dealt that day. */
+  readonly newErrors: number;
+  /** Known facts between two showings of a new one, at the last. */
+  readonly knownPerNew: number;
 }
 
 /** Source: common practice for the aim, the errors and the minute; the rest are Veldrift's own defaults. */
@@ -34,6 +59,16 @@ export const defaultPolicy: Policy = {
   shortAllowed: 2,
   allUpTo: 6,
   flatChecks: 4,
+  masteryDigits: 0,
+  instructionDigits: 0,
+  waysExplained: 2,
+  retentionFirstDays: 7,
+  retentionSecondDays: 28,
+  retentionFacts: 6,
+  retentionShort: 3,
+  lineRun: 4,
+  newErrors: 3,
+  knownPerNew: 4,
 };
 
 /** The least and most each number may be. */
@@ -47,7 +82,45 @@ export const policyBounds: Readonly<
   shortAllowed: { least: 0, most: 20, whole: true },
   allUpTo: { least: 0, most: 200, whole: true },
   flatChecks: { least: 2, most: 20, whole: true },
+  masteryDigits: { least: 0, most: 200, whole: false },
+  instructionDigits: { least: 0, most: 200, whole: false },
+  waysExplained: { least: 0, most: 5, whole: true },
+  retentionFirstDays: { least: 1, most: 60, whole: true },
+  retentionSecondDays: { least: 2, most: 365, whole: true },
+  retentionFacts: { least: 2, most: 24, whole: true },
+  retentionShort: { least: 1, most: 24, whole: true },
+  lineRun: { least: 2, most: 12, whole: true },
+  newErrors: { least: 1, most: 20, whole: true },
+  knownPerNew: { least: 1, most: 12, whole: true },
 };
+
+/**
+ * What no pupil could ever meet in a policy, as sentences; empty when it can be met. `ceiling`: the pupil's, where measured.
+ */
+export function policyTroubles(policy: Policy, school: School): string[] {
+  const troubles: string[] = [];
+  if (policy.retentionSecondDays <= policy.retentionFirstDays)
+    troubles.push(
+      `The second look at ${policy.retentionSecondDays} days comes no later than the first at ${policy.retentionFirstDays}: make it later.`,
+    );
+  if (policy.retentionShort > policy.retentionFacts)
+    troubles.push(
+      `${policy.retentionShort} facts can never be short of ${policy.retentionFacts} asked, so a set would never come up for review: ask more, or let fewer be short.`,
+    );
+  if (
+    school === 'publishedRate' &&
+    policy.masteryDigits > 0 &&
+    policy.instructionDigits >= policy.masteryDigits
+  )
+    troubles.push(
+      'Instruction begins no lower than mastery: every pupil below mastery would be stepped back.',
+    );
+  if ((school === 'minuteAim' || school === 'eachFactInstant') && policy.minuteMs < 15_000)
+    troubles.push(
+      'A minute this short holds too few answers for its count to mean anything: make it 15 s or more.',
+    );
+  return troubles;
+}
 
 /** The policy in force: the preset with a pupil's own numbers over it. Throws RangeError naming the field that is out of bounds. */
 export function policyInForce(own: Partial<Policy> = {}): Policy {
