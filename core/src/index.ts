@@ -24,10 +24,13 @@ export * from './practice/checkForm.ts';
 export * from './practice/copyForm.ts';
 export * from './practice/dealDrill.ts';
 export * from './practice/drill.ts';
+export * from './practice/lookBack.ts';
 export * from './practice/minute.ts';
 export * from './practice/orderedPack.ts';
 export * from './practice/placement.ts';
+export * from './practice/placementOdds.ts';
 export * from './practice/probeForm.ts';
+export * from './practice/purpose.ts';
 export * from './practice/sayNow.ts';
 export * from './practice/turns.ts';
 export * from './advance/accurateExplained.ts';
@@ -38,15 +41,18 @@ export * from './advance/eachFactInstant.ts';
 export * from './advance/growth.ts';
 export * from './advance/minuteAim.ts';
 export * from './advance/minuteCheck.ts';
+export * from './advance/placing.ts';
 export * from './advance/policy.ts';
 export * from './advance/publishedRate.ts';
 export * from './advance/retention.ts';
 export * from './advance/trend.ts';
 export * from './planning/checkDue.ts';
+export * from './planning/drillPool.ts';
 export * from './simulation/learner.ts';
 export * from './simulation/measureLearner.ts';
 export * from './simulation/profiles.ts';
 export * from './simulation/simulatePlacement.ts';
+export * from './simulation/simulateSchool.ts';
 export {
   countText,
   factListText,

@@ -86,7 +86,11 @@ describe('calc', () => {
       '{"answers":[{"fact":"7*8"}]}',
       'answers[0].fact should be a fact key such as 7+6, 13-6, 7x6 or 42:6.',
     ],
-    [['decide'], '{"school":"fastest"}', 'school should be one of minuteAim, eachFactInstant.'],
+    [
+      ['decide'],
+      '{"school":"fastest"}',
+      'school should be one of minuteAim, eachFactInstant, publishedRate, accurateExplained.',
+    ],
     [
       ['decide'],
       '{"school":"minuteAim","policy":{"shareRecalled":7}}',

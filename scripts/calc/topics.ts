@@ -81,6 +81,7 @@ export const topics: Readonly<Record<string, (input: Document) => unknown>> = {
           ? null
           : positive(numberOf(input, 'ceiling'), 'ceiling'),
       timeZone: timeZoneOf(input),
+      grade: input.grade === undefined || input.grade === null ? null : countOf(input, 'grade'),
     });
     return {
       about: found.about,
@@ -150,6 +151,11 @@ function checkOf(one: unknown, at: number): CheckResult {
         ? 60_000
         : positive(numberOf(check, 'usedMs', `${field}.usedMs`), `${field}.usedMs`),
     counts: flagOf(check, 'counts', `${field}.counts`, true),
+    mixed: flagOf(check, 'mixed', `${field}.mixed`, false),
+    digitsPerMinute:
+      check.digitsPerMinute === undefined || check.digitsPerMinute === null
+        ? null
+        : numberOf(check, 'digitsPerMinute', `${field}.digitsPerMinute`),
   };
 }
 

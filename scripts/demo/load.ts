@@ -78,13 +78,7 @@ export async function loadDemo(
         await keepDecision(
           tx,
           before,
-          {
-            decision: one.decision,
-            setId: one.setId,
-            nextSetId: one.toSetId,
-            ceiling: null,
-            evidenceMark: '',
-          },
+          one.decision,
           decided,
           userIds[pupil.tutor] as string,
           new Date(one.at),
@@ -146,6 +140,7 @@ function inputOf(pupil: DemoPupil, id: string, setId: string, weekdays: readonly
     homeLanguage: pupil.homeLanguage ?? '',
     aids: pupil.aids ?? '',
     notes: pupil.notes ?? '',
+    aimBy: null,
     visits: weekdays.map((weekday) => ({ weekday, startsAtMin: pupil.startsAtMin, minutes: 20 })),
   };
 }

@@ -5,7 +5,9 @@ import { secureHeaders } from 'hono/secure-headers';
 import { cookieName, findSession } from './auth/session.ts';
 import { accountRoutes, openRoutes } from './routes/account.ts';
 import { Refusal, refuse, type Env, type House } from './routes/context.ts';
+import { placementRoutes } from './routes/placements.ts';
 import { playRoutes } from './routes/plays.ts';
+import { policyRoutes } from './routes/policies.ts';
 import { pupilRoutes } from './routes/pupils.ts';
 
 /** The largest body taken: a megabyte. */
@@ -75,6 +77,8 @@ export function createApp(house: House): Hono<Env> {
   api.route('/', accountRoutes(house));
   api.route('/', pupilRoutes(house));
   api.route('/', playRoutes(house));
+  api.route('/', placementRoutes(house));
+  api.route('/', policyRoutes(house));
   api.all('*', () => refuse(404, 'There is nothing at this address.'));
   app.route('/api', api);
   return app;

@@ -40,7 +40,7 @@ describe('pupils', () => {
     const id = await room.pupil({ name: '  \u{1F98A} \u0646\u0648\u0631 ' });
     expect((await page(id)).pupil).toMatchObject({
       name: '\u{1F98A} \u0646\u0648\u0631',
-      setStates: {},
+      tried: {},
       lastCheckAt: null,
     });
     const changed = await room.call(
@@ -123,7 +123,7 @@ describe('a minute kept', () => {
     const pupil = list.find((one) => one.id === id);
     expect(pupil?.recentRates).toHaveLength(3);
     expect(
-      Object.values(pupil?.setStates ?? {}).every((state) => state === 'kept' || state === 'recalled'),
+      Object.values(pupil?.tried ?? {}).every((one) => one.state === 'kept' || one.state === 'recalled'),
     ).toBe(true);
     expect(pupil?.verdict).toBe('advance');
   });

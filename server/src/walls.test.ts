@@ -60,6 +60,17 @@ describe('another room', () => {
       ['GET', `/api/pupils/${theirPupil}/proposal/answers`],
       ['GET', `/api/pupils/${theirPupil}/decisions/${theirDecision}/answers`],
       ['POST', `/api/pupils/${theirPupil}/decisions`, decide],
+      [
+        'POST',
+        `/api/pupils/${theirPupil}/placements`,
+        {
+          id: uuid(),
+          playId: theirIds.playId,
+          outcome: 'otherwise',
+          toSetId: 'strategy/mul/3',
+          reason: 'mine now',
+        },
+      ],
       ['GET', `/api/plays/${theirIds.playId}`],
     ];
     // Every route with an id in it is among them: a new one has to be tried here too.
@@ -137,7 +148,7 @@ describe('row-level security', () => {
         `select c.relname, c.relrowsecurity, c.relforcerowsecurity from pg_class c join pg_attribute a on a.attrelid = c.oid
          where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and a.attname = 'room_id'`,
       );
-      expect(rows.length).toBe(15);
+      expect(rows.length).toBe(19);
       expect(rows.filter((row) => !row.relrowsecurity || !row.relforcerowsecurity)).toEqual([]);
     });
   });

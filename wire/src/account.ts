@@ -42,4 +42,6 @@ export interface Me {
   readonly timeZone: string;
   /** The tutor's own judging times, if measured. */
   readonly judging: { readonly at: string; readonly timesMs: readonly number[] } | null;
+  /** Delays of the audio path of this tutor's device, if measured. */
+  readonly voice: { readonly at: string; readonly timesMs: readonly number[] } | null;
 }

@@ -1,13 +1,9 @@
 import { findSet } from '@veldrift/core';
-import { object, string, type InferType } from 'yup';
+import { object, string, type InferType, type TestContext } from 'yup';
 import { idField, textField } from './fields.ts';
 
-/** The tutor's word on what the school says. */
-export const decideSchema = object({
+const word = {
   id: idField().required(),
-  /** The minute under review, if the decision was taken there. */
-  playId: idField().nullable().defined(),
-  evidenceMark: string().strict().max(100).required(),
   outcome: string<'accepted' | 'otherwise'>()
     .strict()
     .oneOf(['accepted', 'otherwise'], 'outcome should be accepted or otherwise.')
@@ -18,14 +14,32 @@ export const decideSchema = object({
     .required()
     .test('set', 'There is no such set.', (value) => findSet(value) !== undefined),
   reason: textField('The reason', 1000).defined(),
+};
+
+const reasonGiven = (
+  value: { readonly outcome?: string | undefined; readonly reason?: string | undefined },
+  context: TestContext,
+) =>
+  value.outcome !== 'otherwise' || typeof value.reason !== 'string' || value.reason.trim() !== ''
+    ? true
+    : context.createError({
+        path: 'reason',
+        message: 'Deciding otherwise needs a reason: one line is enough.',
+      });
+
+/** The tutor's word on what the school says. */
+export const decideSchema = object({
+  ...word,
+  /** The minute under review, if the decision was taken there. */
+  playId: idField().nullable().defined(),
+  evidenceMark: string().strict().max(100).required(),
 })
   .exact()
-  .test('reason', 'Deciding otherwise needs a reason.', (value, context) =>
-    value.outcome !== 'otherwise' || typeof value.reason !== 'string' || value.reason.trim() !== ''
-      ? true
-      : context.createError({
-          path: 'reason',
-          message: 'Deciding otherwise needs a reason: one line is enough.',
-        }),
-  );
+  .test('reason', 'Deciding otherwise needs a reason.', reasonGiven);
 export type DecideInput = InferType<typeof decideSchema>;
+
+/** The tutor's word on what a placement says. */
+export const placeSchema = object({ ...word, playId: idField().required() })
+  .exact()
+  .test('reason', 'Deciding otherwise needs a reason.', reasonGiven);
+export type PlaceInput = InferType<typeof placeSchema>;

@@ -1,9 +1,20 @@
-import { captureWays, endReasons, judgements, marks, tryParseFactKey, findSet } from '@veldrift/core';
+import {
+  answerWays,
+  endReasons,
+  judgements,
+  marks,
+  operations,
+  purposes,
+  tryParseFactKey,
+  findSet,
+} from '@veldrift/core';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
 import { idField, instantField, msField, textField, wholeField } from './fields.ts';
 
 /** The version every event carries. */
 export const eventVersion = 1;
+/** The longest play planned. */
+const longestPlayMs = 3 * 3_600_000;
 /** Longest times an event may carry: a minute left open for a day is closed by then. */
 const dayMs = 86_400_000;
 
@@ -24,27 +35,57 @@ const choice = <T extends string>(values: readonly T[]) =>
     .strict()
     .oneOf([...values], `\${path} should be one of ${values.join(', ')}.`)
     .required();
+/** The same, where it may be left out. */
+const maybe = <T extends string>(values: readonly T[]) =>
+  string<T>()
+    .strict()
+    .oneOf([...values], `\${path} should be one of ${values.join(', ')}.`)
+    .optional();
 const seen = () =>
   array(choice(marks)).strict().max(marks.length, '${path} holds too many marks.').required();
 const given = () => textField('What was given', 64).nullable().defined();
 const kind = <K extends string>(name: K) => mixed<K>().strict().oneOf([name]).required();
 const flag = () => boolean().strict().required();
 
+/** How a play was dealt. */
+export const dealSchema = object({
+  form: choice(['placement', 'set', 'oneNumber', 'pairs', 'retention'] as const),
+  operation: choice(operations),
+  pathwayId: string().strict().required().max(80, 'pathwayId is too long.'),
+  /** Placement: the set asked first, and the play it goes on from. */
+  startAt: wholeField(0, 100).optional(),
+  continues: idField().nullable().optional(),
+  timed: boolean().strict().optional(),
+  /** Drills. */
+  sequence: maybe(['withdraw', 'oneNew'] as const),
+  fixed: wholeField(0, 13).nullable().optional(),
+  ranks: wholeField(2, 13).optional(),
+  chain: boolean().strict().optional(),
+  called: boolean().strict().optional(),
+  hidden: maybe(['result', 'right'] as const),
+  pack: boolean().strict().optional(),
+}).exact();
+export type Deal = InferType<typeof dealSchema>;
+
 export const eventSchemas = {
   visitStarted: object({ ...base, kind: kind('visitStarted'), visitId: idField().required() }).exact(),
   playStarted: object({
     ...inPlay,
     kind: kind('playStarted'),
-    purpose: choice(['check', 'practice'] as const),
+    purpose: choice(purposes),
     setId: string()
       .strict()
       .required()
       .test('set', 'There is no such set.', (value) => findSet(value) !== undefined),
     seed: wholeField(-2_147_483_648, 2_147_483_647).required(),
-    lengthMs: msField(300_000).min(1000, 'lengthMs should be 1000 ms or more.').required(),
-    way: choice(captureWays),
+    lengthMs: msField(longestPlayMs).min(1000, 'lengthMs should be 1000 ms or more.').required(),
+    way: choice(answerWays),
     limitMs: msField(10_000).required(),
     device: textField('The device', 200).defined(),
+    /** What was played, in words; left out of a minute. */
+    title: textField('The title', 120).optional(),
+    /** How it was dealt, where that is not plain from set and seed. */
+    deal: dealSchema.optional().default(undefined),
   }).exact(),
   answerGiven: object({
     ...inPlay,
@@ -59,7 +100,7 @@ export const eventSchemas = {
     latencyMs: msField(dayMs).nullable().defined(),
     lastKeyMs: msField(dayMs).nullable().defined(),
     voided: flag(),
-    way: choice(captureWays),
+    way: choice(answerWays),
     overheadMs: msField(60_000).required(),
     spreadMs: msField(60_000).required(),
     calibrated: flag(),
@@ -119,6 +160,14 @@ export const eventSchemas = {
       .strict()
       .max(64, 'promptToPromptMs holds too many times.')
       .required(),
+  }).exact(),
+  /** An instant right answer from a loose pack: counted, not by fact. */
+  instantCounted: object({ ...inPlay, kind: kind('instantCounted') }).exact(),
+  /** Delays of the audio path, by clicks heard again: of the tutor's device. */
+  voiceMeasured: object({
+    ...ownBase,
+    kind: kind('voiceMeasured'),
+    timesMs: array(msField(5000).required()).strict().max(64, 'timesMs holds too many times.').required(),
   }).exact(),
   /** The tutor's own judging times: of no pupil. */
   judgingMeasured: object({

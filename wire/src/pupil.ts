@@ -4,11 +4,12 @@ import {
   findSet,
   operations,
   policyBounds,
+  policyInForce,
   recallLimits,
   schools,
   type FactKey,
-  type FactState,
   type Policy,
+  type TriedFact,
 } from '@veldrift/core';
 import { array, mixed, number, object, string, type InferType } from 'yup';
 import { idField, nameField, textField } from './fields.ts';
@@ -39,7 +40,7 @@ export const weeklyVisitSchema = object({
 }).exact();
 export type WeeklyVisit = InferType<typeof weeklyVisitSchema>;
 
-const policySchema = mixed<Partial<Policy>>()
+export const policySchema = mixed<Partial<Policy>>()
   .strict()
   .required('The policy is missing.')
   .test('policy', (value, context) => {
@@ -86,6 +87,17 @@ export const pupilSchema = object({
   homeLanguage: textField('The home language', 60).defined(),
   aids: textField('The aids', 300).defined(),
   notes: textField('The notes', 4000).defined(),
+  /** By when the aim line reaches the aim, a calendar day; null: no line. */
+  aimBy: string()
+    .strict()
+    .nullable()
+    .defined()
+    .test(
+      'day',
+      'The day of the aim should be one such as 2027-06-15.',
+      (value) =>
+        value == null || (/^\d{4}-\d\d-\d\d$/.test(value) && !Number.isNaN(Date.parse(`${value}T00:00:00Z`))),
+    ),
   visits: array(weeklyVisitSchema).strict().max(14, 'A pupil can have at most 14 visits a week.').defined(),
 })
   .exact()
@@ -118,6 +130,7 @@ export function newPupilInput(id: string): PupilInput {
     homeLanguage: '',
     aids: '',
     notes: '',
+    aimBy: null,
     visits: [],
   };
 }
@@ -129,16 +142,32 @@ export function pupilInputOf(pupil: Pupil): PupilInput {
   ) as PupilInput;
 }
 
+/** Numbers of the schools for the whole room. */
+export const roomPolicySchema = object({ policy: policySchema }).exact();
+
 export const deletePupilSchema = object({
   /** The pupil's shown name, typed. */
   confirm: string().strict().defined().max(1000, 'The name typed is too long.'),
 }).exact();
 
+/** The policy in force for a pupil: the preset, the room's numbers over it, the pupil's own over those. */
+export function policyOf(pupil: Pick<Pupil, 'policy' | 'roomPolicy'>): Policy {
+  return policyInForce({ ...pupil.roomPolicy, ...pupil.policy });
+}
+
+/** The grade for published bands: a year of the English system is one more than the grade. Null: not known. */
+export function gradeOf(pupil: Pick<PupilInput, 'grade' | 'gradeSystem'>): number | null {
+  if (pupil.grade === null) return null;
+  return pupil.gradeSystem === 'year' ? Math.max(0, pupil.grade - 1) : pupil.grade;
+}
+
 /** A pupil as the screens hold them: enough to start a minute without a network. */
 export interface Pupil extends PupilInput {
   readonly createdAt: string;
-  /** States of the facts that the pupil's set practises. */
-  readonly setStates: Readonly<Record<FactKey, FactState>>;
+  /** Every tried fact of the pupil's operation: enough to deal a drill without a network. */
+  readonly tried: Readonly<Record<FactKey, TriedFact>>;
+  /** Numbers of the schools that the whole room goes by; the pupil's own go before them. */
+  readonly roomPolicy: Partial<Policy>;
   /** Latest checks on any set, oldest first, at most twelve. */
   readonly recentRates: readonly {
     readonly at: string;

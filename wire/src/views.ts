@@ -1,14 +1,17 @@
 import type {
   Answer,
+  AnswerWay,
   Decision,
   EndReason,
   FactKey,
   FactState,
   MinuteSummary,
   Operation,
+  Purpose,
   Reason,
   Verdict,
 } from '@veldrift/core';
+import type { Deal } from './event.ts';
 import type { Pupil } from './pupil.ts';
 
 /** One fact on the map. */
@@ -21,14 +24,20 @@ export interface FactOnMap {
   readonly lastMs: number | null;
 }
 
-/** A finished minute. */
+/** A finished play: a minute, a drill, a placement. */
 export interface Play {
   readonly id: string;
   readonly visitId: string;
   readonly pupilId: string;
-  readonly purpose: 'check' | 'practice';
+  readonly purpose: Purpose;
   readonly setId: string;
-  readonly way: 'keypad' | 'tutor';
+  readonly way: AnswerWay;
+  /** What was played, in words; empty for minutes. */
+  readonly title: string;
+  readonly deal: Deal | null;
+  readonly seed: number;
+  /** Instant right answers of a loose pack, counted but not by fact. */
+  readonly tally: number;
   readonly startedAt: string;
   readonly endedAt: string | null;
   readonly lengthMs: number;
@@ -70,6 +79,7 @@ export interface KeptDecision {
   readonly checkIds: readonly string[];
   readonly outcome: 'accepted' | 'otherwise';
   readonly otherReason: string;
+  readonly about: 'set' | 'placement' | 'retention';
 }
 
 /** The pupil page. */
@@ -79,6 +89,17 @@ export interface PupilPage {
   readonly plays: readonly Play[];
   readonly decisions: readonly KeptDecision[];
   readonly proposal: Proposal;
+  /** A placement stopped before its end that may go on; null when there is none. */
+  readonly openPlacement: OpenPlacement | null;
+}
+
+/** A placement to go on with at another visit. */
+export interface OpenPlacement {
+  readonly playId: string;
+  readonly at: string;
+  readonly seed: number;
+  readonly startAt: number;
+  readonly answers: readonly KeptAnswer[];
 }
 
 /** What the school says now of the pupil's set. */
@@ -86,6 +107,8 @@ export interface Proposal {
   readonly decision: Decision;
   readonly setId: string;
   readonly nextSetId: string | null;
+  /** Where accepting leads: the next set, the one before, or this one. */
+  readonly acceptedSetId: string;
   readonly ceiling: number | null;
   /** Changes when the evidence does, so that a decision is taken on what was seen. */
   readonly evidenceMark: string;
@@ -103,7 +126,11 @@ export interface ReviewPage {
     readonly after: FactState;
   }[];
   readonly proposal: Proposal;
+  /** What a placement says; null of anything else, and before it says anything. */
+  readonly placing: { readonly decision: Decision; readonly toSetId: string } | null;
   readonly decision: KeptDecision | null;
   /** Wrong answers of this pupil on this operation before this minute, newest last, for reading patterns. */
   readonly earlierSlips: readonly KeptAnswer[];
+  /** Of a placement that goes on from another day: the answers given then, oldest first. */
+  readonly earlierAnswers: readonly KeptAnswer[];
 }

@@ -2,7 +2,15 @@ import type { FactKey } from '../facts/fact.ts';
 import type { ClassedAnswer } from '../recall/factState.ts';
 import type { School, Policy } from './policy.ts';
 
-export const verdicts = ['advance', 'stay', 'stepBack', 'review', 'recalibrate', 'notEnough'] as const;
+export const verdicts = [
+  'advance',
+  'stay',
+  'stepBack',
+  'review',
+  'recalibrate',
+  'notEnough',
+  'place',
+] as const;
 export type Verdict = (typeof verdicts)[number];
 
 /** What a sentence of a decision rests on: the states of facts, the latest checks, or the ceiling measured. */

@@ -28,7 +28,9 @@ export function judgeByMinuteAim(evidence: Evidence): Decision {
     return { ...base, verdict: 'advance', reasons: check.reasons, wouldSettle: '' };
   const reasons = [...check.reasons];
   let { checkIds } = base;
-  const lately = countingChecks(evidence.checks).slice(-evidence.policy.flatChecks);
+  const lately = countingChecks(evidence.checks.filter((one) => !one.mixed)).slice(
+    -evidence.policy.flatChecks,
+  );
   if (lately.length === evidence.policy.flatChecks) {
     const rates = lately.map(checkRate);
     const slope = theilSen(rates.map((value, day) => ({ day, value }))).perWeek ?? 0;

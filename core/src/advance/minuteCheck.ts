@@ -29,7 +29,9 @@ export function checkRate(check: CheckResult): number {
 /** Judges the latest check on the set. */
 export function standing(evidence: Evidence): CheckStanding {
   const { policy, ceiling } = evidence;
-  const counting = countingChecks(evidence.checks);
+  // A check mixed with earlier sets is another measure.
+  const onSet = evidence.checks.filter((one) => !one.mixed);
+  const counting = countingChecks(onSet);
   const latest = counting.at(-1);
   const { perMinute: aim, binds } = aimPerMinute(ceiling, policy.aimPerMinute);
   const reasons: Reason[] = [];
@@ -46,7 +48,7 @@ export function standing(evidence: Evidence): CheckStanding {
   } else {
     missing.push(onCheck('No finished minute on this set yet.'));
   }
-  const setAside = evidence.checks.length - counting.length;
+  const setAside = onSet.length - counting.length;
   if (setAside > 0) {
     missing.push(
       onCheck(

@@ -1,5 +1,5 @@
 import type { FactKey } from '../facts/fact.ts';
-import { createRandom, shuffled } from '../random/random.ts';
+import { notRecalled, retentionAsks } from '../practice/lookBack.ts';
 import type { AnswerClass } from '../recall/answerClass.ts';
 import type { Decision } from './decision.ts';
 import type { Policy } from './policy.ts';
@@ -25,25 +25,6 @@ export function retentionDue(
   if (today >= firstDay) return taken.length > 0 ? null : 'first';
   return null;
 }
-
-/** The facts of a look: a balanced draw from the set; the same seed gives the same facts, and the first are those asked first. */
-export function retentionFacts(practises: readonly FactKey[], seed: number, most: number): FactKey[] {
-  return shuffled([...new Set(practises)], createRandom(seed)).slice(0, most);
-}
-
-/** How many facts a look asks, from its answers so far: more when too many of the first were not recalled. */
-export function retentionAsks(
-  answers: readonly { readonly class: AnswerClass }[],
-  policy: Pick<Policy, 'retentionFacts' | 'retentionShort'>,
-): number {
-  const first = answers.slice(0, policy.retentionFacts);
-  return notRecalled(first).length >= policy.retentionShort
-    ? 2 * policy.retentionFacts
-    : policy.retentionFacts;
-}
-
-const notRecalled = <A extends { readonly class: AnswerClass }>(answers: readonly A[]) =>
-  answers.filter((one) => one.class === 'workedOut' || one.class === 'missed');
 
 /** What a look says: review the set when half or more of all that was asked was not recalled. */
 export function judgeRetention(

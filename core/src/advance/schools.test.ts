@@ -6,7 +6,8 @@ import { decide } from './decide.ts';
 import type { CheckResult, Evidence, JudgedAnswer } from './decision.ts';
 import { growthOf } from './growth.ts';
 import { defaultPolicy, policyTroubles } from './policy.ts';
-import { judgeRetention, retentionAsks, retentionDue, retentionFacts } from './retention.ts';
+import { retentionAsks, retentionFacts } from '../practice/lookBack.ts';
+import { judgeRetention, retentionDue } from './retention.ts';
 
 const set = findSet('strategy/mul/squares') ?? { name: 'squares', practises: ['6x6', '7x7'] };
 const check = (over: Partial<CheckResult> = {}): CheckResult => ({

@@ -48,6 +48,11 @@ export function answerOf(fact: Fact): number {
   }
 }
 
+/** The number a prompt asks for when one place of the fact is hidden. */
+export function hiddenNumber(fact: Fact, hidden: 'result' | 'left' | 'right'): number {
+  return hidden === 'result' ? answerOf(fact) : fact[hidden];
+}
+
 /** The same fact with its operands exchanged, for sums and products; undefined for the others. */
 export function turnaroundOf(fact: Fact): Fact | undefined {
   return hasTurnaround(fact.operation)

@@ -5,12 +5,14 @@ import type { Mark } from '../recall/mark.ts';
 import { beginDrill, comingPrompts, dealAfter, type DrillReading } from './dealDrill.ts';
 import type { DealtPrompt, DrillPlan } from './drill.ts';
 import type { EndReason, PauseReason } from './minute.ts';
+import { nextOfLook, type LookPlan } from './lookBack.ts';
 import { readPlacement, type PlacementPlan } from './placement.ts';
 
-/** What is played turn by turn: a drill, or a placement. Plain data. */
+/** What is played turn by turn: a drill, a placement, a look back at a set passed. Plain data. */
 export type TurnsPlan =
   | ({ readonly kind: 'drill'; readonly timed: boolean } & DrillPlan)
-  | ({ readonly kind: 'placement' } & PlacementPlan);
+  | ({ readonly kind: 'placement' } & PlacementPlan)
+  | ({ readonly kind: 'look' } & LookPlan);
 
 /**
  * A play that goes turn by turn, at the child's pace. What is asked is worked out from plan and answers, so that undo, a
@@ -64,7 +66,7 @@ export function newTurns(earlier: readonly Answer[] = []): TurnsState {
 
 /** Whether answers are followed by a moment to say the fact, before the next prompt is turned. */
 export function waitsToTurn(plan: TurnsPlan): boolean {
-  return plan.kind === 'drill';
+  return plan.kind !== 'placement';
 }
 
 /** What a play asks now, and what it foresees. */
@@ -84,6 +86,13 @@ export function readTurns(plan: TurnsPlan, state: Pick<TurnsState, 'answers' | '
     const { next } = readPlacement(
       plan,
       state.answers.map((one) => ({ fact: one.fact, class: classifyAnswer(one).class })),
+    );
+    return { next, dealt: undefined, coming: [], drill: undefined };
+  }
+  if (plan.kind === 'look') {
+    const next = nextOfLook(
+      plan,
+      state.answers.map((one) => classifyAnswer(one)),
     );
     return { next, dealt: undefined, coming: [], drill: undefined };
   }

@@ -4,7 +4,11 @@ import type { CaptureWay } from './answer.ts';
 /** Spread assumed where none was measured, ms (half an interquartile range). */
 export const defaultSpreadMs = 150;
 /** Overheads assumed where none was measured, ms. */
-export const defaultOverheadMs: Readonly<Record<CaptureWay, number>> = { keypad: 650, tutor: 600 };
+export const defaultOverheadMs: Readonly<Record<CaptureWay, number>> = {
+  keypad: 650,
+  tutor: 600,
+  voice: 60,
+};
 /** A calibration older than this is due again. */
 export const calibrationLastsDays = 30;
 /** A spread beyond this share of the median is too uneven to use. */
@@ -32,6 +36,8 @@ export interface Overhead {
 export const copiesAsked: Readonly<Record<1 | 2 | 3, number>> = { 1: 6, 2: 6, 3: 4 };
 /** Shown answers the tutor judges. */
 export const judgingsAsked = 12;
+/** Clicks sent from the speaker to the microphone. */
+export const clicksAsked = 10;
 /** Numbers the pupil names for the ceiling, in the tutor's way of capture. */
 export const namingsAsked = 12;
 
@@ -71,6 +77,11 @@ export function keypadOverheads(samples: readonly CopySample[]): Readonly<Record
 /** The tutor's own judging time, from answers shown to be judged right or wrong. */
 export function tutorOverhead(timesMs: readonly number[]): Overhead {
   return measured(timesMs, judgingsAsked, defaultOverheadMs.tutor, 'judgements');
+}
+
+/** The delay of the audio path, from clicks heard again. */
+export function voiceOverhead(delaysMs: readonly number[]): Overhead {
+  return measured(delaysMs, clicksAsked, defaultOverheadMs.voice, 'clicks');
 }
 
 /** What to use where nothing was measured. */

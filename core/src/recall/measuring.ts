@@ -7,6 +7,7 @@ import {
   keypadOverheads,
   tutorOverhead,
   uncalibrated,
+  voiceOverhead,
   type CopySample,
   type Overhead,
 } from './calibration.ts';
@@ -19,9 +20,11 @@ export interface Measured {
   /** Corrected times on facts that need no thought. */
   readonly easyTimesMs: readonly number[];
   readonly keypad: { readonly at: string; readonly samples: readonly CopySample[] } | null;
-  /** Naming by voice, judged by the tutor. */
+  /** Naming by voice, judged by the tutor; it is the ceiling of the voice key too. */
   readonly naming: { readonly at: string; readonly promptToPromptMs: readonly number[] } | null;
   readonly judging: { readonly at: string; readonly timesMs: readonly number[] } | null;
+  /** The audio path of this tutor's device. */
+  readonly voice?: { readonly at: string; readonly timesMs: readonly number[] } | null;
 }
 
 /** How answers are measured from now on. */
@@ -39,7 +42,9 @@ export interface Measuring {
 /** Works out limit, overheads, ceiling and age in force for a pupil's way of capture. `now` is ISO 8601. */
 export function measuringOf(measured: Measured, now: string): Measuring {
   const limitMs = recallLimitMs(measured.recallLimit, measured.easyTimesMs);
-  const source = measured.capture === 'keypad' ? measured.keypad : measured.judging;
+  const source = { keypad: measured.keypad, tutor: measured.judging, voice: measured.voice ?? null }[
+    measured.capture
+  ];
   const ageDays = source ? calibrationAgeDays(source.at, now) : null;
   return {
     limitMs,
@@ -55,13 +60,20 @@ function overheadsOf(measured: Measured): (digits: number) => Overhead {
     const overheads = measured.keypad ? keypadOverheads(measured.keypad.samples) : undefined;
     return (digits) => keypadOverheadFor(overheads, digits);
   }
-  const overhead = measured.judging ? tutorOverhead(measured.judging.timesMs) : uncalibrated('tutor');
+  const overhead =
+    measured.capture === 'voice'
+      ? measured.voice
+        ? voiceOverhead(measured.voice.timesMs)
+        : uncalibrated('voice')
+      : measured.judging
+        ? tutorOverhead(measured.judging.timesMs)
+        : uncalibrated('tutor');
   return () => overhead;
 }
 
 /** Copying on the keypad is naming by keypad; copies of one and two digits are like most answers. */
 function ceilingOf(measured: Pick<Measured, 'capture' | 'keypad' | 'naming'>): number | null {
-  if (measured.capture === 'tutor') return ceilingPerMinute(measured.naming?.promptToPromptMs ?? []);
+  if (measured.capture !== 'keypad') return ceilingPerMinute(measured.naming?.promptToPromptMs ?? []);
   return ceilingPerMinute(
     (measured.keypad?.samples ?? []).filter((one) => one.digits <= 2).map((one) => one.promptToPromptMs),
   );

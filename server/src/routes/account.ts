@@ -68,14 +68,14 @@ export function accountRoutes(house: House): Hono<Env> {
   app.get('/me', async (c) =>
     c.json(
       await inOwnRoom(house, c, async (tx, session): Promise<Me> => {
-        const [judging] = await tx.rows<{ at: Date; samples: number[] }>(
-          `select at, samples from calibrations where room_id = $1 and user_id = $2 and kind = 'judging' order by at desc limit 1`,
-          [session.roomId, session.userId],
-        );
-        return {
-          ...meOf(session),
-          judging: judging ? { at: judging.at.toISOString(), timesMs: judging.samples } : null,
+        const latest = async (kind: 'judging' | 'voice') => {
+          const [row] = await tx.rows<{ at: Date; samples: number[] }>(
+            'select at, samples from calibrations where room_id = $1 and user_id = $2 and kind = $3 order by at desc limit 1',
+            [session.roomId, session.userId, kind],
+          );
+          return row ? { at: row.at.toISOString(), timesMs: row.samples } : null;
         };
+        return { ...meOf(session), judging: await latest('judging'), voice: await latest('voice') };
       }),
     ),
   );
@@ -94,7 +94,7 @@ async function hasAnyRoom(house: House): Promise<boolean> {
   return rows[0]?.has ?? false;
 }
 
-function meOf(session: Session): Omit<Me, 'judging'> {
+function meOf(session: Session): Omit<Me, 'judging' | 'voice'> {
   return {
     userId: session.userId,
     name: session.name,

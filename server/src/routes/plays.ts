@@ -5,6 +5,7 @@ import type { RoomTx } from '../db.ts';
 import { answersOfPlay, answersOnFacts, keptAnswerOfRow, slipsUpTo } from '../store/answers.ts';
 import { findPlay } from '../store/checks.ts';
 import { decisionOnPlay } from '../store/decisions.ts';
+import { earlierAnswers, placementProposal } from '../store/placements.ts';
 import { standingOf } from '../store/proposal.ts';
 import { findPupil } from '../store/pupils.ts';
 import { classed } from '../store/states.ts';
@@ -56,6 +57,8 @@ async function reviewOf(tx: RoomTx, playId: string, timeZone: string): Promise<R
     }),
     proposal: await standingOf(tx, pupil, timeZone),
     decision: await decisionOnPlay(tx, playId),
+    placing: play.purpose === 'placement' ? ((await placementProposal(tx, play)) ?? null) : null,
+    earlierAnswers: await earlierAnswers(tx, play),
     earlierSlips: (await slipsUpTo(tx, pupil.id, operation, first, mostSlips)).map(keptAnswerOfRow),
   };
 }

@@ -1,10 +1,19 @@
-import { findSet, operations, parseFactKey, tryParseFactKey, type Operation } from '@veldrift/core';
+import {
+  findSet,
+  isUntimed,
+  operations,
+  parseFactKey,
+  tryParseFactKey,
+  type Operation,
+} from '@veldrift/core';
 import { decideSchema, deletePupilSchema, pupilSchema, type FactOnMap, type PupilPage } from '@veldrift/wire';
 import { Hono, type Context } from 'hono';
 import type { RoomTx } from '../db.ts';
 import { answersBehind, answersOnFacts, keptAnswerOfRow } from '../store/answers.ts';
 import { playsOfPupil } from '../store/checks.ts';
 import { decisionsOfPupil, findDecision, keepDecision } from '../store/decisions.ts';
+import { refreshAllFacts } from '../store/states.ts';
+import { openPlacement } from '../store/placements.ts';
 import { proposalFor, refreshStanding, standingOf } from '../store/proposal.ts';
 import { addPupil, changePupil, deletePupil, findPupil, listPupils, movePupil } from '../store/pupils.ts';
 import { body, idParam, inOwnRoom, refuse, type Env, type House } from './context.ts';
@@ -37,7 +46,11 @@ export function pupilRoutes(house: House): Hono<Env> {
     const input = await body(c, pupilSchema);
     if (input.id !== id) refuse(400, 'The id in the body is not the one in the address.', 'id');
     const pupil = await inOwnRoom(house, c, async (tx, session) => {
-      if (!(await changePupil(tx, input))) refuse(404, 'There is no such pupil in this room.');
+      const before = await known(tx, session.timeZone, id);
+      await changePupil(tx, input);
+      // Without a clock facts have other states than with one.
+      if (isUntimed(before.school) !== isUntimed(input.school))
+        await refreshAllFacts(tx, id, session.timeZone);
       const changed = await known(tx, session.timeZone, id);
       await refreshStanding(tx, changed, session.timeZone);
       return changed;
@@ -67,6 +80,7 @@ export function pupilRoutes(house: House): Hono<Env> {
         plays: await playsOfPupil(tx, id, mostPlays),
         decisions: await decisionsOfPupil(tx, id),
         proposal: await standingOf(tx, pupil, session.timeZone),
+        openPlacement: await openPlacement(tx, pupil, Date.now()),
       };
     });
     return c.json(page);
@@ -122,9 +136,7 @@ export function pupilRoutes(house: House): Hono<Env> {
       const proposal = await proposalFor(tx, pupil, session.timeZone);
       if (proposal.evidenceMark !== input.evidenceMark)
         refuse(409, 'The evidence has changed since this was shown. Look again, then decide.');
-      const accepted =
-        proposal.decision.verdict === 'advance' ? (proposal.nextSetId ?? pupil.setId) : pupil.setId;
-      if (input.outcome === 'accepted' && input.toSetId !== accepted)
+      if (input.outcome === 'accepted' && input.toSetId !== proposal.acceptedSetId)
         refuse(400, 'Accepting leads to another set than the one sent.', 'toSetId');
       if (findSet(input.toSetId)?.operation !== pupil.operation)
         refuse(
@@ -132,7 +144,7 @@ export function pupilRoutes(house: House): Hono<Env> {
           'The set is of another operation; change the operation on the pupil\u2019s page.',
           'toSetId',
         );
-      await keepDecision(tx, pupil, proposal, input, session.userId);
+      await keepDecision(tx, pupil, proposal.decision, input, session.userId);
       if (input.toSetId !== pupil.setId) {
         await movePupil(tx, id, input.toSetId);
         await refreshStanding(tx, await known(tx, session.timeZone, id), session.timeZone);

@@ -1,7 +1,8 @@
 import {
   parseFactKey,
   type Answer,
-  type CaptureWay,
+  type AnswerWay,
+  type HiddenPlace,
   type Judgement,
   type Mark,
   type Operation,
@@ -21,7 +22,8 @@ export interface AnswerRow {
   given: string | null;
   latency_ms: number | null;
   voided: boolean;
-  way: CaptureWay;
+  way: AnswerWay;
+  hidden: HiddenPlace;
   overhead_ms: number;
   spread_ms: number;
   calibrated: boolean;
@@ -34,7 +36,7 @@ export interface AnswerRow {
 
 /** The columns of `standing_answers` that make an answer. */
 export const answerColumns =
-  'id, pupil_id, visit_id, play_id, fact, at, clock_corrected, judgement, given, latency_ms, voided, way, overhead_ms, spread_ms, calibrated, limit_ms, aided, seen, replaces, stands';
+  'id, pupil_id, visit_id, play_id, fact, at, clock_corrected, judgement, given, latency_ms, voided, way, overhead_ms, spread_ms, calibrated, limit_ms, aided, seen, replaces, stands, hidden';
 
 export function answerOfRow(row: AnswerRow): Answer {
   return {
@@ -52,6 +54,7 @@ export function answerOfRow(row: AnswerRow): Answer {
     seen: row.seen,
     aided: row.aided,
     way: row.way,
+    ...(row.hidden === 'result' ? {} : { hidden: row.hidden }),
   };
 }
 
@@ -67,14 +70,14 @@ export function keptAnswerOfRow(row: AnswerRow): KeptAnswer {
   };
 }
 
-/** Answers of a pupil on some facts, oldest first. */
+/** Answers of a pupil on some facts, with the result hidden, oldest first: what states rest on. */
 export async function answersOnFacts(
   tx: RoomTx,
   pupilId: string,
   facts: readonly string[],
 ): Promise<AnswerRow[]> {
   return tx.rows<AnswerRow>(
-    `select ${answerColumns} from standing_answers where room_id = $1 and pupil_id = $2 and fact = any($3) order by at, id`,
+    `select ${answerColumns} from standing_answers where room_id = $1 and pupil_id = $2 and fact = any($3) and hidden = 'result' order by at, id`,
     [tx.roomId, pupilId, facts],
   );
 }
@@ -123,7 +126,7 @@ export async function slipsUpTo(
 ): Promise<AnswerRow[]> {
   const rows = await tx.rows<AnswerRow>(
     `select ${answerColumns} from standing_answers
-     where room_id = $1 and pupil_id = $2 and judgement in ('wrong', 'gaveUp') and at < $3 order by at desc, id desc limit $4`,
+     where room_id = $1 and pupil_id = $2 and judgement in ('wrong', 'gaveUp') and hidden = 'result' and at < $3 order by at desc, id desc limit $4`,
     [tx.roomId, pupilId, before, most],
   );
   return rows.filter((row) => parseFactKey(row.fact).operation === operation).reverse();

@@ -1,5 +1,13 @@
-import { decides, summariseMinute, type CheckResult, type EndReason } from '@veldrift/core';
-import type { Play } from '@veldrift/wire';
+import {
+  decides,
+  isCheck,
+  summariseMinute,
+  type AnswerWay,
+  type CheckResult,
+  type EndReason,
+  type Purpose,
+} from '@veldrift/core';
+import type { Deal, Play } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 import { answerOfRow, answersOfPlay } from './answers.ts';
 
@@ -7,7 +15,7 @@ interface EndedPlayRow {
   id: string;
   pupil_id: string;
   set_id: string;
-  purpose: string;
+  purpose: Purpose;
   way: string;
   clock_corrected: boolean;
   ended_at: Date;
@@ -52,7 +60,7 @@ export async function refreshCheck(tx: RoomTx, playId: string): Promise<void> {
       summary.digitsPerMinute,
       summary.timeMs?.median ?? null,
       play.clock_corrected,
-      play.purpose === 'check' && decides({ endReason: play.end_reason, calm: play.calm }),
+      isCheck(play.purpose) && decides({ endReason: play.end_reason, calm: play.calm }),
     ],
   );
 }
@@ -64,9 +72,11 @@ interface CheckRow {
   wrong_count: number;
   used_ms: number;
   counts: boolean;
+  purpose: string;
+  digits_per_minute: number | null;
 }
 
-/** A pupil's checks on one set in one way of capture, as the schools take them. */
+/** A pupil's checks on one set in one way of capture, plain and mixed, as the schools take them. */
 export async function checksOnSet(
   tx: RoomTx,
   pupilId: string,
@@ -74,8 +84,8 @@ export async function checksOnSet(
   way: string,
 ): Promise<CheckResult[]> {
   const rows = await tx.rows<CheckRow>(
-    `select play_id, at, right_count, wrong_count, used_ms, counts from checks
-     where room_id = $1 and pupil_id = $2 and set_id = $3 and way = $4 and purpose = 'check' order by at`,
+    `select play_id, at, right_count, wrong_count, used_ms, counts, purpose, digits_per_minute from checks
+     where room_id = $1 and pupil_id = $2 and set_id = $3 and way = $4 and purpose in ('check', 'mixed') order by at`,
     [tx.roomId, pupilId, setId, way],
   );
   return rows.map((row) => ({
@@ -85,6 +95,8 @@ export async function checksOnSet(
     wrong: row.wrong_count,
     usedMs: row.used_ms,
     counts: row.counts,
+    mixed: row.purpose === 'mixed',
+    digitsPerMinute: row.digits_per_minute,
   }));
 }
 
@@ -92,9 +104,13 @@ interface PlayRow {
   id: string;
   visit_id: string;
   pupil_id: string;
-  purpose: 'check' | 'practice';
+  purpose: Purpose;
   set_id: string;
-  way: 'keypad' | 'tutor';
+  way: AnswerWay;
+  title: string;
+  deal: Deal | null;
+  seed: number;
+  tally: number;
   started_at: Date;
   length_ms: number;
   limit_ms: number;
@@ -113,7 +129,9 @@ interface PlayRow {
   counts: boolean | null;
 }
 
-const playColumns = `p.id, p.visit_id, p.pupil_id, p.purpose, p.set_id, p.way, p.started_at, p.length_ms, p.limit_ms, p.clock_corrected,
+const playColumns = `p.id, p.visit_id, p.pupil_id, p.purpose, p.set_id, p.way, p.started_at, p.length_ms, p.limit_ms, p.clock_corrected, p.title, p.deal, p.seed,
+  (select count(*)::int from tallies t where t.room_id = p.room_id and t.play_id = p.id and t.pupil_id = p.pupil_id and not exists
+    (select 1 from retractions r where r.room_id = t.room_id and r.answer_id = t.id and r.pupil_id = t.pupil_id)) as tally,
   e.ended_at, e.end_reason, e.calm, e.interrupted, e.used_ms, c.right_count, c.wrong_count, c.right_per_minute, c.wrong_per_minute,
   c.digits_per_minute, c.median_ms, c.counts
   from plays p
@@ -128,6 +146,10 @@ function playOfRow(row: PlayRow): Play {
     purpose: row.purpose,
     setId: row.set_id,
     way: row.way,
+    title: row.title,
+    deal: row.deal,
+    seed: row.seed,
+    tally: row.tally,
     startedAt: row.started_at.toISOString(),
     endedAt: row.ended_at?.toISOString() ?? null,
     lengthMs: row.length_ms,

@@ -1,5 +1,5 @@
-import { policyInForce, type Reason, type Verdict } from '@veldrift/core';
-import type { DecideInput, KeptDecision, Proposal, Pupil } from '@veldrift/wire';
+import type { Decision, Reason, Verdict } from '@veldrift/core';
+import { policyOf, type DecideInput, type KeptDecision, type Pupil } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 
 interface DecisionRow {
@@ -19,10 +19,11 @@ interface DecisionRow {
   check_ids: string[];
   outcome: 'accepted' | 'otherwise';
   other_reason: string;
+  about: KeptDecision['about'];
 }
 
 const select = `select d.id, d.at, u.name as by, d.set_id, d.to_set_id, d.school, d.policy, d.verdict, d.reasons, d.missing, d.would_settle,
-  d.strays, d.answer_ids, d.check_ids, d.outcome, d.other_reason
+  d.strays, d.answer_ids, d.check_ids, d.outcome, d.other_reason, d.about
   from decisions d join users u on u.room_id = d.room_id and u.id = d.user_id where d.room_id = $1`;
 
 function decisionOfRow(row: DecisionRow): KeptDecision {
@@ -43,6 +44,7 @@ function decisionOfRow(row: DecisionRow): KeptDecision {
     checkIds: row.check_ids,
     outcome: row.outcome,
     otherReason: row.other_reason,
+    about: row.about,
   };
 }
 
@@ -74,16 +76,16 @@ export async function findDecision(tx: RoomTx, id: string): Promise<KeptDecision
 export async function keepDecision(
   tx: RoomTx,
   pupil: Pupil,
-  proposal: Proposal,
-  input: DecideInput,
+  decision: Decision,
+  input: Pick<DecideInput, 'id' | 'playId' | 'outcome' | 'toSetId' | 'reason'>,
   userId: string,
   at: Date = new Date(),
+  about: KeptDecision['about'] = 'set',
 ): Promise<void> {
-  const { decision } = proposal;
   await tx.run(
     `insert into decisions (room_id, id, pupil_id, user_id, play_id, set_id, to_set_id, school, policy, verdict, reasons, missing,
-       would_settle, strays, answer_ids, check_ids, outcome, other_reason, at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19)`,
+       would_settle, strays, answer_ids, check_ids, outcome, other_reason, at, about)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20)`,
     [
       tx.roomId,
       input.id,
@@ -93,7 +95,7 @@ export async function keepDecision(
       pupil.setId,
       input.toSetId,
       pupil.school,
-      JSON.stringify(policyInForce(pupil.policy)),
+      JSON.stringify(policyOf(pupil)),
       decision.verdict,
       JSON.stringify(decision.reasons),
       JSON.stringify(decision.missing),
@@ -104,6 +106,7 @@ export async function keepDecision(
       input.outcome,
       input.reason.trim(),
       at,
+      about,
     ],
   );
 }

@@ -29,10 +29,10 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
   ),
   playStarted: insert(
     'plays',
-    'id, visit_id, pupil_id, user_id, purpose, set_id, seed, length_ms, way, limit_ms, device, started_at, clock_corrected',
-    `"playId", "visitId", "pupilId", $user, purpose, "setId", seed, "lengthMs", way, "limitMs", device, "rightAt", "clockCorrected"
+    'id, visit_id, pupil_id, user_id, purpose, set_id, seed, length_ms, way, limit_ms, device, started_at, clock_corrected, title, deal',
+    `"playId", "visitId", "pupilId", $user, purpose, "setId", seed, "lengthMs", way, "limitMs", device, "rightAt", "clockCorrected", coalesce(title, ''), deal
      from jsonb_to_recordset($2) as t("playId" uuid, "visitId" uuid, "pupilId" uuid, purpose text, "setId" text, seed int, "lengthMs" double precision,
-       way text, "limitMs" double precision, device text, "rightAt" timestamptz, "clockCorrected" boolean)`,
+       way text, "limitMs" double precision, device text, "rightAt" timestamptz, "clockCorrected" boolean, title text, deal jsonb)`,
   ),
   answerGiven: insert(
     'answers',
@@ -83,6 +83,16 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
     'calibrations',
     'id, kind, pupil_id, user_id, samples, at',
     `id, 'naming', "pupilId", $user, "promptToPromptMs", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "promptToPromptMs" jsonb, "rightAt" timestamptz)`,
+  ),
+  instantCounted: insert(
+    'tallies',
+    'id, pupil_id, play_id, at',
+    `id, "pupilId", "playId", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, "rightAt" timestamptz)`,
+  ),
+  voiceMeasured: insert(
+    'calibrations',
+    'id, kind, user_id, samples, at',
+    `id, 'voice', $user, "timesMs", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "timesMs" jsonb, "rightAt" timestamptz)`,
   ),
   judgingMeasured: insert(
     'calibrations',

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import { decide, findSet, measuringOf, placeOfSet, policyInForce, type FactSet } from '@veldrift/core';
-import type { Proposal, Pupil } from '@veldrift/wire';
+import { decide, findSet, measuringOf, placeOfSet, type FactSet } from '@veldrift/core';
+import { gradeOf, policyOf, type Proposal, type Pupil } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 import { answersOnFacts } from './answers.ts';
 import { checksOnSet } from './checks.ts';
@@ -14,7 +14,7 @@ export async function proposalFor(tx: RoomTx, pupil: Pupil, timeZone: string): P
     { ...pupil, keypad: pupil.keypadCalibration, naming: pupil.naming, judging: null },
     new Date().toISOString(),
   );
-  const policy = policyInForce(pupil.policy);
+  const policy = policyOf(pupil);
   const decision = decide({
     school: pupil.school,
     policy,
@@ -23,12 +23,22 @@ export async function proposalFor(tx: RoomTx, pupil: Pupil, timeZone: string): P
     checks: await checksOnSet(tx, pupil.id, set.id, pupil.capture),
     ceiling,
     timeZone,
+    grade: gradeOf(pupil),
   });
   const evidenceMark = createHash('sha256')
     .update(JSON.stringify([set.id, pupil.school, policy, decision]))
     .digest('base64url')
     .slice(0, 24);
-  return { decision, setId: set.id, nextSetId: placeOfSet(set.id)?.next?.id ?? null, ceiling, evidenceMark };
+  const place = placeOfSet(set.id);
+  const accepted = { advance: place?.next, stepBack: place?.before }[decision.verdict as string] ?? set;
+  return {
+    decision,
+    setId: set.id,
+    nextSetId: place?.next?.id ?? null,
+    acceptedSetId: accepted.id,
+    ceiling,
+    evidenceMark,
+  };
 }
 
 /** Works out a pupil's standing afresh and keeps it, so that pages and lists need not judge. */

@@ -1,4 +1,4 @@
-import { findSet, type Policy } from '@veldrift/core';
+import { keySigns, type Policy, type TriedFact } from '@veldrift/core';
 import type { Pupil, PupilInput, WeeklyVisit } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 
@@ -19,6 +19,7 @@ interface PupilRow {
   home_language: string;
   aids: string;
   notes: string;
+  aim_by: string | null;
   visits: WeeklyVisit[];
   created_at: Date;
 }
@@ -26,18 +27,25 @@ interface PupilRow {
 /** Pupils of the room, by name; or the one of an id. */
 export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Promise<Pupil[]> {
   const rows = await tx.rows<PupilRow>(
-    `select * from pupils where room_id = $1 ${id ? 'and id = $2' : ''} order by lower(name), id`,
+    `select *, to_char(aim_by, 'YYYY-MM-DD') as aim_by from pupils where room_id = $1 ${id ? 'and id = $2' : ''} order by lower(name), id`,
     id ? [tx.roomId, id] : [tx.roomId],
   );
   if (rows.length === 0) return [];
   const ids = rows.map((row) => row.id);
-  const pairs = rows.flatMap((row) =>
-    (findSet(row.set_id)?.practises ?? []).map((fact) => [row.id, fact] as const),
+  const states = await tx.rows<{
+    pupil_id: string;
+    fact: string;
+    state: TriedFact['state'];
+    evidence: number;
+    due_day: number | null;
+  }>(
+    `select s.pupil_id, s.fact, s.state, s.evidence, s.due_day from unnest($2::uuid[], $3::text[]) as want(pupil_id, sign)
+     join fact_states s on s.room_id = $1 and s.pupil_id = want.pupil_id and position(want.sign in s.fact) > 0`,
+    [tx.roomId, ids, rows.map((row) => keySigns[row.operation])],
   );
-  const states = await tx.rows<{ pupil_id: string; fact: string; state: Pupil['setStates'][string] }>(
-    `select s.pupil_id, s.fact, s.state from unnest($2::uuid[], $3::text[]) as want(pupil_id, fact)
-     join fact_states s on s.room_id = $1 and s.pupil_id = want.pupil_id and s.fact = want.fact`,
-    [tx.roomId, pairs.map(([pupil]) => pupil), pairs.map(([, fact]) => fact)],
+  const [room] = await tx.rows<{ policy: Partial<Policy> }>(
+    'select policy from policies where room_id = $1',
+    [tx.roomId],
   );
   const checks = await tx.rows<{
     pupil_id: string;
@@ -53,7 +61,7 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
     [tx.roomId, ids],
   );
   const minutes = await tx.rows<{ pupil_id: string; minutes: number }>(
-    `select p.pupil_id, sum(extract(epoch from least(e.ended_at - p.started_at, interval '10 minutes')) / 60)::double precision as minutes
+    `select p.pupil_id, sum(extract(epoch from least(e.ended_at - p.started_at, case p.purpose when 'afterwards' then interval '3 hours' when 'drill' then interval '30 minutes' else interval '10 minutes' end)) / 60)::double precision as minutes
      from plays p join play_ends e on e.room_id = p.room_id and e.play_id = p.id
      where p.room_id = $1 and p.pupil_id = any($2) and p.started_at >= date_trunc('week', now() at time zone $3) at time zone $3
      group by p.pupil_id`,
@@ -82,7 +90,13 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
     return {
       ...inputOfRow(row),
       createdAt: row.created_at.toISOString(),
-      setStates: Object.fromEntries(of(states, row.id).map((one) => [one.fact, one.state])),
+      tried: Object.fromEntries(
+        of(states, row.id).map((one) => [
+          one.fact,
+          { state: one.state, evidence: one.evidence, dueDay: one.due_day },
+        ]),
+      ),
+      roomPolicy: room?.policy ?? {},
       recentRates: rates.map((one) => ({
         at: one.at.toISOString(),
         ratePerMinute: one.right_per_minute,
@@ -134,6 +148,7 @@ function inputOfRow(row: PupilRow): PupilInput {
     homeLanguage: row.home_language,
     aids: row.aids,
     notes: row.notes,
+    aimBy: row.aim_by,
     visits: row.visits,
   };
 }
@@ -154,6 +169,7 @@ const columns = [
   'home_language',
   'aids',
   'notes',
+  'aim_by',
   'visits',
 ];
 
@@ -174,6 +190,7 @@ function valuesOf(pupil: PupilInput): unknown[] {
     pupil.homeLanguage,
     pupil.aids,
     pupil.notes,
+    pupil.aimBy,
     JSON.stringify(pupil.visits),
   ];
 }

@@ -2,7 +2,7 @@ import { inRoom, type Db } from '../db.ts';
 import { refreshCheck } from './checks.ts';
 import { refreshStanding } from './proposal.ts';
 import { findPupil } from './pupils.ts';
-import { refreshFacts } from './states.ts';
+import { refreshAllFacts } from './states.ts';
 
 /**
  * Works out every cache of a room afresh from its answers, a pupil at a time. Changes nothing when the caches were right.
@@ -24,16 +24,7 @@ export async function rebuildRoom(
       await tx.run('select 1 from pupils where room_id = $1 and id = $2 for update', [roomId, id]);
       for (const table of ['fact_states', 'checks', 'standings'])
         await tx.run(`delete from ${table} where room_id = $1 and pupil_id = $2`, [roomId, id]);
-      const facts = await tx.rows<{ fact: string }>(
-        'select distinct fact from answers where room_id = $1 and pupil_id = $2',
-        [roomId, id],
-      );
-      await refreshFacts(
-        tx,
-        id,
-        facts.map((row) => row.fact),
-        timeZone,
-      );
+      await refreshAllFacts(tx, id, timeZone);
       const plays = await tx.rows<{ id: string }>(
         'select id from plays where room_id = $1 and pupil_id = $2',
         [roomId, id],

@@ -1,4 +1,15 @@
-import { classifyAnswer, factStateOf, isRight, type ClassedAnswer } from '@veldrift/core';
+import {
+  classifyAnswer,
+  dayNumber,
+  dayOf,
+  factStateOf,
+  isRight,
+  isUntimed,
+  reviewDateOf,
+  untimedStateOf,
+  type ClassedAnswer,
+  type School,
+} from '@veldrift/core';
 import type { RoomTx } from '../db.ts';
 import { answerOfRow, answersOnFacts, type AnswerRow } from './answers.ts';
 
@@ -18,7 +29,7 @@ export function classed(
   };
 }
 
-/** Works out the states of some facts of a pupil afresh from all their answers, and keeps them. */
+/** Works out the states of some facts of a pupil afresh from all their answers, by the pupil's school, and keeps them. */
 export async function refreshFacts(
   tx: RoomTx,
   pupilId: string,
@@ -26,6 +37,13 @@ export async function refreshFacts(
   timeZone: string,
 ): Promise<void> {
   if (facts.length === 0) return;
+  const [pupil] = await tx.rows<{ school: School }>(
+    'select school from pupils where room_id = $1 and id = $2',
+    [tx.roomId, pupilId],
+  );
+  const untimed = pupil !== undefined && isUntimed(pupil.school);
+  const stateOf = untimed ? untimedStateOf : factStateOf;
+  const today = dayNumber(dayOf(new Date().toISOString(), timeZone));
   const byFact = new Map<string, AnswerRow[]>(facts.map((fact) => [fact, []]));
   for (const row of await answersOnFacts(tx, pupilId, facts)) byFact.get(row.fact)?.push(row);
   const states = [...byFact].flatMap(([fact, rows]) => {
@@ -38,8 +56,11 @@ export async function refreshFacts(
     return [
       {
         fact,
-        state: factStateOf(answers, timeZone),
+        state: stateOf(answers, timeZone),
         answers: rows.length,
+        evidence: answers.filter((one) => one.class !== 'noEvidence' && (untimed || one.class !== 'right'))
+          .length,
+        due_day: reviewDateOf(answers, timeZone, today)?.dueDay ?? null,
         last_at: last.at,
         last_ms: timed?.correctedMs ?? null,
       },
@@ -54,11 +75,26 @@ export async function refreshFacts(
     ]);
   }
   await tx.run(
-    `insert into fact_states (room_id, pupil_id, fact, state, answers, last_at, last_ms)
-     select $1, $2, fact, state, answers, last_at, last_ms
-     from jsonb_to_recordset($3) as t(fact text, state text, answers int, last_at timestamptz, last_ms double precision)
+    `insert into fact_states (room_id, pupil_id, fact, state, answers, last_at, last_ms, evidence, due_day)
+     select $1, $2, fact, state, answers, last_at, last_ms, evidence, due_day
+     from jsonb_to_recordset($3) as t(fact text, state text, answers int, last_at timestamptz, last_ms double precision, evidence int, due_day int)
      on conflict (room_id, pupil_id, fact) do update
-     set state = excluded.state, answers = excluded.answers, last_at = excluded.last_at, last_ms = excluded.last_ms`,
+     set state = excluded.state, answers = excluded.answers, last_at = excluded.last_at, last_ms = excluded.last_ms,
+         evidence = excluded.evidence, due_day = excluded.due_day`,
     [tx.roomId, pupilId, JSON.stringify(states)],
+  );
+}
+
+/** Works out the states of all facts of a pupil afresh. */
+export async function refreshAllFacts(tx: RoomTx, pupilId: string, timeZone: string): Promise<void> {
+  const facts = await tx.rows<{ fact: string }>(
+    'select distinct fact from answers where room_id = $1 and pupil_id = $2',
+    [tx.roomId, pupilId],
+  );
+  await refreshFacts(
+    tx,
+    pupilId,
+    facts.map((row) => row.fact),
+    timeZone,
   );
 }

@@ -10,7 +10,7 @@ import { Loading, Trouble } from '../parts/states.tsx';
 import { FirstRoom } from '../screens/FirstRoom.tsx';
 import { SignIn } from '../screens/SignIn.tsx';
 import { Today } from '../screens/Today.tsx';
-import { NewTable } from '../screens/table/NewTable.tsx';
+import { StartVisit } from '../screens/start/StartVisit.tsx';
 import { Table } from '../screens/table/Table.tsx';
 import { api, ApiError } from './api.ts';
 import { deviceDb } from './deviceDb.ts';
@@ -28,6 +28,9 @@ const PupilPage = lazy(() =>
   import('../screens/pupil/PupilPage.tsx').then((m) => ({ default: m.PupilPage })),
 );
 const Review = lazy(() => import('../screens/review/Review.tsx').then((m) => ({ default: m.Review })));
+const LooseTable = lazy(() =>
+  import('../screens/loose/LooseTable.tsx').then((m) => ({ default: m.LooseTable })),
+);
 const Settings = lazy(() => import('../screens/Settings.tsx').then((m) => ({ default: m.Settings })));
 const KeypadCalibration = lazy(() =>
   import('../screens/calibrate/KeypadCalibration.tsx').then((m) => ({ default: m.KeypadCalibration })),
@@ -73,6 +76,7 @@ export function App() {
               <Route path="/first-room" element={<FirstRoom />} />
               <Route element={<SignedIn />}>
                 <Route path="/table/:playId" element={<Table />} />
+                <Route path="/loose/:playId" element={<LooseTable />} />
                 <Route path="/calibrate/keypad/:pupilId" element={<KeypadCalibration />} />
                 <Route path="/calibrate/naming/:pupilId" element={<NamingCalibration />} />
                 <Route path="/calibrate/judging" element={<JudgingCalibration />} />
@@ -82,7 +86,7 @@ export function App() {
                   <Route path="/pupils/new" element={<NewPupil />} />
                   <Route path="/pupils/:pupilId" element={<PupilPage />} />
                   <Route path="/pupils/:pupilId/edit" element={<EditPupil />} />
-                  <Route path="/table/new/:pupilId" element={<NewTable />} />
+                  <Route path="/table/new/:pupilId" element={<StartVisit />} />
                   <Route path="/review/:playId" element={<Review />} />
                   <Route path="/settings" element={<Settings />} />
                   <Route path="*" element={<p>There is nothing at this address.</p>} />
@@ -115,7 +119,7 @@ function SignedIn() {
   const { status, me, ended } = useSessionStatus();
   const location = useLocation();
   // A sign-in that has ended lets what is under way be finished and kept; it shows no more of the room.
-  if (ended && me && !/^\/(table|calibrate|review)\//.test(location.pathname))
+  if (ended && me && !/^\/(table|loose|calibrate|review)\//.test(location.pathname))
     return <Navigate to="/sign-in" replace state={{ from: location.pathname }} />;
   if (me) {
     return (

@@ -1,3 +1,4 @@
+import type { Policy } from '@veldrift/core';
 import type {
   BatchResult,
   DecideInput,
@@ -5,6 +6,7 @@ import type {
   KeptAnswer,
   KeptDecision,
   Me,
+  PlaceInput,
   Problem,
   Pupil,
   PupilInput,
@@ -81,6 +83,10 @@ export const api = {
   answersOfProposal: (id: string, of: 'facts' | 'checks') =>
     call<KeptAnswer[]>('GET', `/pupils/${id}/proposal/answers?of=${of}`),
   review: (playId: string) => call<ReviewPage>('GET', `/plays/${playId}`),
+  place: (pupilId: string, input: PlaceInput) =>
+    call<KeptDecision>('POST', `/pupils/${pupilId}/placements`, input),
+  roomPolicy: () => call<{ policy: Partial<Policy> }>('GET', '/policy'),
+  changeRoomPolicy: (policy: Partial<Policy>) => call<void>('PUT', '/policy', { policy }),
   decide: (pupilId: string, input: DecideInput) =>
     call<KeptDecision>('POST', `/pupils/${pupilId}/decisions`, input),
 };

@@ -1,5 +1,5 @@
-import type { MinuteState } from '@veldrift/core';
-import type { Pupil, TableEvent } from '@veldrift/wire';
+import type { AnswerWay, CaptureWay, MinuteState, Purpose, TurnsPlan, TurnsState } from '@veldrift/core';
+import type { Deal, Pupil, TableEvent } from '@veldrift/wire';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** An event waiting to be sent, or refused and kept to be seen. */
@@ -11,8 +11,8 @@ export interface OutboxRow {
   readonly refused: { readonly message: string; readonly field?: string } | null;
 }
 
-/** A minute as this device last saw it, with all that is needed to take it up again. */
-export interface PlayRow {
+/** A play as this device last saw it, with all that is needed to take it up again. */
+interface PlayBase {
   readonly playId: string;
   readonly userId: string;
   readonly pupilId: string;
@@ -20,12 +20,37 @@ export interface PlayRow {
   readonly pupil: Pupil;
   readonly visitId: string;
   readonly setId: string;
-  readonly purpose: 'check' | 'practice';
-  readonly way: 'keypad' | 'tutor';
+  readonly purpose: Purpose;
+  readonly way: AnswerWay;
   readonly limitMs: number;
   readonly startedAt: string;
   readonly savedAt: string;
+}
+
+/** A play against a minute of time. Rows kept before there were others say no kind. */
+export interface MinuteRow extends PlayBase {
+  readonly kind?: 'minute';
+  readonly way: CaptureWay;
   readonly state: MinuteState;
+}
+
+/** A play that goes turn by turn: a drill, a placement, a look back. */
+export interface TurnsRow extends PlayBase {
+  readonly kind: 'turns';
+  readonly way: CaptureWay;
+  readonly title: string;
+  readonly deal: Deal;
+  readonly seed: number;
+  readonly plan: TurnsPlan;
+  /** Answers of the same placement on another day, with which `state.answers` begins. */
+  readonly earlier: number;
+  readonly state: TurnsState;
+}
+
+export type PlayRow = MinuteRow | TurnsRow;
+
+export function isTurns(row: PlayRow): row is TurnsRow {
+  return row.kind === 'turns';
 }
 
 interface DeviceSchema extends DBSchema {

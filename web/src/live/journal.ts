@@ -1,4 +1,3 @@
-import type { MinuteState } from '@veldrift/core';
 import type { TableEvent } from '@veldrift/wire';
 import type { DeviceDb, PlayRow } from '../app/deviceDb.ts';
 
@@ -8,7 +7,7 @@ const prefix = 'veldrift.journal.';
 interface Page {
   readonly userId: string;
   readonly savedAt: string;
-  readonly state: MinuteState;
+  readonly state: PlayRow['state'];
   readonly events: readonly TableEvent[];
 }
 
@@ -72,7 +71,8 @@ export async function recoverJournal(db: DeviceDb, store: Storage): Promise<void
         });
       const row = await tx.objectStore('plays').get(key.slice(prefix.length));
       if (row && row.savedAt <= page.savedAt)
-        void tx.objectStore('plays').put({ ...row, savedAt: page.savedAt, state: page.state });
+        // The page and the row are of one play, and so of one kind.
+        void tx.objectStore('plays').put({ ...row, savedAt: page.savedAt, state: page.state } as PlayRow);
       await tx.done;
     }
     store.removeItem(key);

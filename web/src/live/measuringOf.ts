@@ -11,6 +11,7 @@ export function measuringFor(pupil: Pupil, me: Me, capture = pupil.capture): Mea
       keypad: pupil.keypadCalibration,
       naming: pupil.naming,
       judging: me.judging,
+      voice: me.voice,
     },
     new Date().toISOString(),
   );

@@ -34,7 +34,7 @@ describe('a minute found on disk', () => {
         fc.integer({ min: 0, max: 3_600_000 }),
         (used, away) => {
           const { state } = takeUp(row(running(used)), after(away));
-          expect(timeLeftMs(state)).toBe(60_000 - used);
+          expect(timeLeftMs(state as MinuteState)).toBe(60_000 - used);
           if (away <= resumeWithinMs)
             expect(state).toMatchObject({ status: 'paused', pauseReason: 'reload', interrupted: true });
           else expect(state).toMatchObject({ status: 'over', endReason: 'closed', usedMs: used });

@@ -1,5 +1,5 @@
-import { advanceMinute, mayResume } from '@veldrift/core';
-import type { DeviceDb, PlayRow } from '../app/deviceDb.ts';
+import { advanceMinute, advanceTurns, mayResume } from '@veldrift/core';
+import { isTurns, type DeviceDb, type MinuteRow, type PlayRow, type TurnsRow } from '../app/deviceDb.ts';
 import type { Outbox } from './outbox.ts';
 import { isHeld } from './pageLock.ts';
 import { tableEvents } from './tableEvents.ts';
@@ -9,6 +9,30 @@ import { tableEvents } from './tableEvents.ts';
  * last saved. One paused for longer than it may be is over, closed with the time it had used.
  */
 export function takeUp(row: PlayRow, now: string): PlayRow {
+  return isTurns(row) ? takeUpTurns(row, now) : takeUpMinute(row, now);
+}
+
+/** What goes turn by turn may be taken up within this time: no count hangs on it, only the visit. */
+export const turnsResumeWithinMs = 6 * 3_600_000;
+
+function takeUpTurns(row: TurnsRow, now: string): TurnsRow {
+  let { state } = row;
+  if (state.status === 'asking' || state.status === 'told')
+    state = advanceTurns(row.plan, state, {
+      kind: 'paused',
+      usedMs: state.usedMs,
+      at: row.savedAt,
+      reason: 'reload',
+    });
+  if (
+    state.status === 'paused' &&
+    Date.parse(now) - Date.parse(state.pausedAt ?? row.savedAt) > turnsResumeWithinMs
+  )
+    state = advanceTurns(row.plan, state, { kind: 'ended', usedMs: state.usedMs, reason: 'closed' });
+  return state === row.state ? row : { ...row, state };
+}
+
+function takeUpMinute(row: MinuteRow, now: string): MinuteRow {
   let { state } = row;
   if (state.status === 'running')
     state = advanceMinute(state, { kind: 'paused', usedMs: state.usedMs, at: row.savedAt, reason: 'reload' });
@@ -19,7 +43,19 @@ export function takeUp(row: PlayRow, now: string): PlayRow {
 
 /** Puts a minute that `takeUp` closed on record: with the time it had used, and as long ago as it stopped. */
 export async function closeMinute(outbox: Outbox, closed: PlayRow): Promise<void> {
-  await outbox.add([tableEvents(closed).ended(closed.state, 'closed', closed.savedAt)], closed);
+  const { usedMs, interrupted } = closed.state;
+  const ended = { usedMs, interrupted, calm: isCalm(closed) };
+  await outbox.add([tableEvents(closed).ended(ended, 'closed', closed.savedAt)], closed);
+}
+
+/** Whether the table was calm when the play stopped. */
+export function isCalm(row: PlayRow): boolean {
+  return isTurns(row) ? row.state.calmFrom !== null : row.state.calm;
+}
+
+/** Whether it stands or goes: begun and not over. */
+export function isOpen(row: PlayRow): boolean {
+  return row.state.status !== 'ready' && row.state.status !== 'over';
 }
 
 /** Where the browser cannot say which minutes are on a table, one saved within this is taken to be, ms. */
@@ -32,7 +68,7 @@ export const minuteLock = (playId: string): string => `veldrift-minute-${playId}
 async function isOnTable(row: PlayRow, now: string): Promise<boolean> {
   return (
     (await isHeld(minuteLock(row.playId))) ??
-    (row.state.status === 'running' && Date.parse(now) - Date.parse(row.savedAt) < underWayMs)
+    (isOpen(row) && row.state.status !== 'paused' && Date.parse(now) - Date.parse(row.savedAt) < underWayMs)
   );
 }
 
@@ -45,7 +81,7 @@ export async function openMinutes(
 ): Promise<PlayRow[]> {
   const open: PlayRow[] = [];
   for (const row of await db.getAll('plays')) {
-    if (row.userId !== userId || (row.state.status !== 'running' && row.state.status !== 'paused')) continue;
+    if (row.userId !== userId || !isOpen(row)) continue;
     if (await isOnTable(row, now)) continue;
     const taken = takeUp(row, now);
     if (taken.state.status === 'over') await closeMinute(outbox, taken);

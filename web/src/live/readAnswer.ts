@@ -1,9 +1,10 @@
 import {
-  answerOf,
+  hiddenNumber,
   parseFactKey,
   type Answer,
   type CaptureWay,
   type FactKey,
+  type HiddenPlace,
   type Judgement,
   type Overhead,
 } from '@veldrift/core';
@@ -14,11 +15,15 @@ export interface Press {
   readonly judgement: Judgement;
   readonly at: number;
   readonly typed: TypedAnswer;
+  /** When the voice was heard first after the prompt; undefined: not heard, or not listened for. */
+  readonly onsetAt?: number | undefined;
 }
 
 /** What it was done to. */
 export interface Shown {
   readonly fact: FactKey;
+  /** Which place of it the prompt hides; the result when left out. */
+  readonly hidden?: HiddenPlace;
   readonly way: CaptureWay;
   readonly paintedAt: number;
   /** False on a calm table and where no clock is wanted: the answer is kept without a time. */
@@ -44,18 +49,24 @@ export function allowanceMs(overhead: Overhead): number {
  * Reads an answer off a key press: begun at the first digit of what was typed, or at the key that judged it. Undefined when
  * it was begun after the minute's time, the tutor's own time allowed for.
  */
-export function readAnswer({ judgement, at, typed }: Press, shown: Shown): ReadAnswer | undefined {
+export function readAnswer({ judgement, at, typed, onsetAt }: Press, shown: Shown): ReadAnswer | undefined {
   const times = typedTimes(typed);
-  const begunAt = shown.way === 'keypad' && judgement !== 'gaveUp' && times ? times.firstAt : at;
+  const begunAt = begunAtOf();
+  function begunAtOf(): number {
+    if (shown.way === 'keypad' && judgement !== 'gaveUp' && times) return times.firstAt;
+    return shown.way === 'voice' && onsetAt !== undefined ? onsetAt : at;
+  }
+  // A voice that was not heard gives no time: the tutor's key says only whether it was right.
+  const timed = shown.timed && !(shown.way === 'voice' && onsetAt === undefined);
   const given = givenOf(judgement, typed, shown);
   const overhead = shown.overheadFor(given?.length ?? 1);
-  const allowed = shown.way === 'tutor' ? allowanceMs(overhead) : 0;
+  const allowed = shown.way === 'keypad' ? 0 : allowanceMs(overhead);
   if (shown.until !== undefined && begunAt - allowed > shown.until) return undefined;
   return {
     made: {
       judgement,
       given,
-      latencyMs: shown.timed ? Math.max(0, begunAt - shown.paintedAt) : null,
+      latencyMs: timed ? Math.max(0, begunAt - shown.paintedAt) : null,
       overheadMs: overhead.overheadMs,
       spreadMs: overhead.spreadMs,
       calibrated: overhead.calibrated,
@@ -66,8 +77,12 @@ export function readAnswer({ judgement, at, typed }: Press, shown: Shown): ReadA
 }
 
 /** What was typed; of an answer the tutor heard and judged right, the answer itself. */
-function givenOf(judgement: Judgement, typed: TypedAnswer, { way, fact }: Shown): string | null {
+function givenOf(
+  judgement: Judgement,
+  typed: TypedAnswer,
+  { way, fact, hidden = 'result' }: Shown,
+): string | null {
   if (typed.length > 0) return typedText(typed);
-  const heard = way === 'tutor' && (judgement === 'right' || judgement === 'workedOut');
-  return heard ? String(answerOf(parseFactKey(fact))) : null;
+  const heard = way !== 'keypad' && (judgement === 'right' || judgement === 'workedOut');
+  return heard ? String(hiddenNumber(parseFactKey(fact), hidden)) : null;
 }

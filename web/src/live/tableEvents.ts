@@ -1,9 +1,16 @@
-import type { Answer, EndReason, MinuteState } from '@veldrift/core';
+import type { Answer, EndReason } from '@veldrift/core';
 import type { TableEvent } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import type { PlayRow } from '../app/deviceDb.ts';
 
-/** What is sent of a minute, as events with ids of their own. */
+/** What is told of a play that has ended. */
+export interface EndedState {
+  readonly usedMs: number;
+  readonly calm: boolean;
+  readonly interrupted: boolean;
+}
+
+/** What is sent of a play, as events with ids of their own. */
 export interface TableEvents {
   readonly answered: (
     answer: Answer,
@@ -16,7 +23,7 @@ export interface TableEvents {
   readonly amended: (answer: Answer) => TableEvent;
   readonly retracted: (answer: Answer) => TableEvent;
   /** `at` is when it stopped: now, or when a closed minute was last seen. */
-  readonly ended: (state: MinuteState, reason: EndReason, at?: string) => TableEvent;
+  readonly ended: (state: EndedState, reason: EndReason, at?: string) => TableEvent;
 }
 
 export function tableEvents(row: Pick<PlayRow, 'pupilId' | 'visitId' | 'playId'>): TableEvents {
@@ -28,7 +35,7 @@ export function tableEvents(row: Pick<PlayRow, 'pupilId' | 'visitId' | 'playId'>
       ...answer,
       kind: 'answerGiven',
       seen: [...answer.seen],
-      hidden: 'result',
+      hidden: answer.hidden ?? 'result',
       ...more,
     }),
     amended: (answer) => ({

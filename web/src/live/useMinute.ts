@@ -17,11 +17,11 @@ import {
 import type { TableEvent } from '@veldrift/wire';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { deviceDb, type PlayRow } from '../app/deviceDb.ts';
+import type { MinuteRow } from '../app/deviceDb.ts';
 import { frozenGapMs } from './frameWatch.ts';
-import { createJournal } from './journal.ts';
 import type { Outbox } from './outbox.ts';
 import { allowanceMs, readAnswer, type ReadAnswer } from './readAnswer.ts';
+import { usePlayKeeper } from './usePlayKeeper.ts';
 import { typedText, typedTimes, type TypedAnswer } from './typedAnswer.ts';
 import { useMinuteWatch } from './useMinuteWatch.ts';
 import { tableEvents } from './tableEvents.ts';
@@ -50,10 +50,13 @@ export interface LiveMinute {
   readonly say: (given: string | null) => void;
 }
 
-const journal = createJournal(localStorage);
-
 /** Runs a minute from its row: the clock, the answers, and keeping both on disk as they come. */
-export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, untimed: boolean): LiveMinute {
+export function useMinute(
+  row: MinuteRow,
+  measuring: Measuring,
+  outbox: Outbox,
+  untimed: boolean,
+): LiveMinute {
   const [state, setState] = useState(row.state);
   const [showing, setShowing] = useState(0);
   const [leftMs, setLeftMs] = useState(() => timeLeftMs(row.state));
@@ -64,7 +67,6 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
     spoiled: false,
     closing: false,
   });
-  const writing = useRef<Promise<unknown>>(Promise.resolve());
 
   const running = state.status === 'running';
   const promptId = `${row.playId.slice(-6)}-${state.position}-${showing}`;
@@ -79,21 +81,10 @@ export function useMinute(row: PlayRow, measuring: Measuring, outbox: Outbox, un
     [],
   );
 
+  const keepRow = usePlayKeeper(outbox);
   const keep = useCallback(
-    (next: MinuteState, events: readonly TableEvent[]) => {
-      const saved: PlayRow = { ...row, savedAt: new Date().toISOString(), state: next };
-      if (events.length > 0) journal.note(saved, events);
-      writing.current = writing.current
-        .then(async () => {
-          if (events.length === 0) return void (await (await deviceDb()).put('plays', saved));
-          await outbox.add(events, saved);
-          journal.done(saved.playId, events);
-        })
-        .catch((error: unknown) =>
-          console.error('A part of this minute could not be kept on this device.', error),
-        );
-    },
-    [outbox, row],
+    (next: MinuteState, events: readonly TableEvent[]) => keepRow({ ...row, state: next }, events),
+    [keepRow, row],
   );
 
   const events = useMemo(() => tableEvents(row), [row]);

@@ -1,19 +1,15 @@
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
-import { factListText, findPathway, findSet, type Verdict } from '@veldrift/core';
+import { factListText, findSet, type Verdict } from '@veldrift/core';
 import type { DecideInput, Proposal, Pupil } from '@veldrift/wire';
 import { useSnackbar } from 'notistack';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { api, ApiError } from '../app/api.ts';
-import { dropDraft, keepDraft, readDraft } from '../app/draft.ts';
+import { dropDraft } from '../app/draft.ts';
 import { refetchRecords } from '../app/queries.ts';
+import { Otherwise } from './Otherwise.tsx';
+import { otherwiseDraft } from './otherwiseDraft.ts';
 import { Reasons } from './Reasons.tsx';
 import './decision.css';
 
@@ -33,12 +29,12 @@ export function DecisionPanel({
   const { decision } = proposal;
   const [otherwise, setOtherwise] = useState(false);
   const { enqueueSnackbar } = useSnackbar();
-  const toSetId = decision.verdict === 'advance' ? (proposal.nextSetId ?? proposal.setId) : proposal.setId;
+  const toSetId = proposal.acceptedSetId;
   const decide = useMutation({
     mutationFn: (input: Omit<DecideInput, 'id' | 'playId' | 'evidenceMark'>) =>
       api.decide(pupil.id, { ...input, id: uuid(), playId, evidenceMark: proposal.evidenceMark }),
     onSuccess: async (kept) => {
-      dropDraft(`decide.${pupil.id}`);
+      dropDraft(otherwiseDraft(pupil.id));
       setOtherwise(false);
       enqueueSnackbar(
         kept.toSetId === kept.setId
@@ -84,9 +80,9 @@ export function DecisionPanel({
           disabled={decide.isPending}
           onClick={() => decide.mutate({ outcome: 'accepted', toSetId, reason: '' })}
         >
-          {decision.verdict === 'advance' && proposal.nextSetId
-            ? `Accept: go on to ${nameOf(toSetId)}`
-            : 'Accept: stay'}
+          {toSetId === proposal.setId
+            ? 'Accept: stay'
+            : `Accept: ${decision.verdict === 'stepBack' ? 'go back' : 'go on'} to ${nameOf(toSetId)}`}
         </Button>
         <Button variant="outlined" onClick={() => setOtherwise(true)}>
           Decide otherwise
@@ -95,7 +91,7 @@ export function DecisionPanel({
       {otherwise && (
         <Otherwise
           pupil={pupil}
-          nextSetId={proposal.nextSetId}
+          firstSetId={proposal.nextSetId ?? pupil.setId}
           trouble={decide.error ? sentenceOf(decide.error) : undefined}
           pending={decide.isPending}
           onDecide={(to, reason) => decide.mutate({ outcome: 'otherwise', toSetId: to, reason })}
@@ -103,83 +99,6 @@ export function DecisionPanel({
         />
       )}
     </section>
-  );
-}
-
-interface OtherwiseProps {
-  readonly pupil: Pupil;
-  readonly nextSetId: string | null;
-  readonly trouble: string | undefined;
-  readonly pending: boolean;
-  readonly onDecide: (toSetId: string, reason: string) => void;
-  readonly onClose: () => void;
-}
-
-function Otherwise({ pupil, nextSetId, trouble, pending, onDecide, onClose }: OtherwiseProps) {
-  const draftName = `decide.${pupil.id}`;
-  const [value, setValue] = useState(
-    () =>
-      readDraft<{ to: string; reason: string }>(draftName) ?? { to: nextSetId ?? pupil.setId, reason: '' },
-  );
-  const change = (next: typeof value) => {
-    setValue(next);
-    keepDraft(draftName, next);
-  };
-  const [lacks, setLacks] = useState(false);
-  const sets = findPathway(pupil.pathwayId)?.sets[pupil.operation] ?? [];
-  return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="otherwise-title">
-      <DialogTitle id="otherwise-title">Decide otherwise</DialogTitle>
-      <DialogContent>
-        <div style={{ display: 'grid', gap: 18, paddingTop: 8 }}>
-          <TextField
-            select
-            label={`${pupil.name} goes on with`}
-            value={value.to}
-            onChange={(event) => change({ ...value, to: event.target.value })}
-          >
-            {sets.map((set, at) => (
-              <MenuItem key={set.id} value={set.id}>
-                {at + 1}. {set.name}
-                {set.id === pupil.setId ? ' (now)' : ''}
-              </MenuItem>
-            ))}
-          </TextField>
-          <TextField
-            label="Why"
-            multiline
-            minRows={2}
-            value={value.reason}
-            onChange={(event) => change({ ...value, reason: event.target.value })}
-            error={lacks && value.reason.trim() === ''}
-            helperText={
-              lacks && value.reason.trim() === ''
-                ? 'Deciding otherwise needs a reason: one line is enough.'
-                : 'One line is enough. It is kept with the decision.'
-            }
-            slotProps={{ htmlInput: { maxLength: 1000 } }}
-          />
-          {trouble && (
-            <p role="alert" style={{ color: 'var(--clay)' }}>
-              {trouble} What you wrote is kept.
-            </p>
-          )}
-        </div>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Back</Button>
-        <Button
-          variant="contained"
-          disabled={pending}
-          onClick={() => {
-            setLacks(true);
-            if (value.reason.trim() !== '') onDecide(value.to, value.reason);
-          }}
-        >
-          Put on record
-        </Button>
-      </DialogActions>
-    </Dialog>
   );
 }
 
@@ -198,6 +117,7 @@ function headline(verdict: Verdict, proposal: Proposal, pupil: Pupil): string {
       return `Review ${set}`;
     case 'recalibrate':
       return `Measure ${pupil.name}\u2019s overhead again`;
+    case 'place':
     case 'notEnough':
       return `Not enough to decide on ${set}`;
   }

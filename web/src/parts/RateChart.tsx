@@ -1,4 +1,4 @@
-import { captureWayNames } from '@veldrift/core';
+import { captureWayNames, captureWays, type CaptureWay } from '@veldrift/core';
 import type { Data, Layout, PlotMouseEvent, PlotlyHTMLElement, Shape } from 'plotly.js-cartesian-dist-min';
 import { useEffect, useRef, useState } from 'react';
 import { useSettings } from '../app/settings.ts';
@@ -8,7 +8,7 @@ export interface RatePoint {
   readonly playId: string;
   readonly at: string;
   readonly rate: number;
-  readonly way: 'keypad' | 'tutor';
+  readonly way: CaptureWay;
   readonly counts: boolean;
 }
 
@@ -79,8 +79,11 @@ export function RateChart({ points, moves, aim, height = 230, onOpen }: Props) {
   );
 }
 
+const dashes = { keypad: 'solid', tutor: 'dot', voice: 'dash' } as const;
+const symbols = { keypad: 'circle', tutor: 'square', voice: 'diamond' } as const;
+
 function traces(points: readonly RatePoint[], river: string): Data[] {
-  return (['keypad', 'tutor'] as const).flatMap((way): Data[] => {
+  return captureWays.flatMap((way): Data[] => {
     const own = points.filter((one) => one.way === way);
     if (own.length === 0) return [];
     return [
@@ -91,10 +94,10 @@ function traces(points: readonly RatePoint[], river: string): Data[] {
         x: own.map((one) => one.at),
         y: own.map((one) => one.rate),
         customdata: own.map((one) => one.playId),
-        line: { color: river, width: 2, dash: way === 'keypad' ? 'solid' : 'dot' },
+        line: { color: river, width: 2, dash: dashes[way] },
         marker: {
           size: 9,
-          symbol: own.map((one) => (one.counts ? (way === 'keypad' ? 'circle' : 'square') : 'circle-open')),
+          symbol: own.map((one) => (one.counts ? symbols[way] : 'circle-open')),
           color: river,
         },
         hovertemplate: '%{y:.1f} right a minute<br>%{x|%e %b}<extra></extra>',

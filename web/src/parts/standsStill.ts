@@ -1,12 +1,18 @@
-import { countText, resumeWithinMs, timeLeftMs } from '@veldrift/core';
-import type { PlayRow } from '../app/deviceDb.ts';
+import { countText, purposeNames, resumeWithinMs, timeLeftMs } from '@veldrift/core';
+import { isTurns, type PlayRow } from '../app/deviceDb.ts';
 import { timeText } from '../app/format.ts';
+import { turnsResumeWithinMs } from '../live/openMinutes.ts';
 
-/** "minute stands still, 34 seconds left; goes on until 10:12", of a paused minute. */
-export function standsStill({ state }: PlayRow): string {
-  const left = state.calm
+/** "minute stands still, 34 seconds left; goes on until 10:12", of a play that is paused. */
+export function standsStill(row: PlayRow): string {
+  const until = (withinMs: number) =>
+    row.state.pausedAt ? timeText(Date.parse(row.state.pausedAt) + withinMs) : '';
+  if (isTurns(row)) {
+    const given = row.state.answers.length - row.earlier;
+    return `${purposeNames[row.purpose].toLowerCase()} stands still after ${countText(given, 'answer')}; goes on until ${until(turnsResumeWithinMs)}`;
+  }
+  const left = row.state.calm
     ? 'calm, untimed'
-    : `${countText(Math.ceil(timeLeftMs(state) / 1000), 'second')} left`;
-  const until = state.pausedAt ? timeText(Date.parse(state.pausedAt) + resumeWithinMs) : '';
-  return `minute stands still, ${left}; goes on until ${until}`;
+    : `${countText(Math.ceil(timeLeftMs(row.state) / 1000), 'second')} left`;
+  return `minute stands still, ${left}; goes on until ${until(resumeWithinMs)}`;
 }

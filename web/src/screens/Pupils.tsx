@@ -144,7 +144,7 @@ export function Pupils() {
 
 function rowOf(pupil: Pupil, due: readonly string[]): Row {
   const facts = findSet(pupil.setId)?.practises ?? [];
-  const recalled = facts.filter((fact) => isRecalled(pupil.setStates[fact] ?? 'untried')).length;
+  const recalled = facts.filter((fact) => isRecalled(pupil.tried[fact]?.state ?? 'untried')).length;
   const same = pupil.recentRates.filter((one) => one.way === pupil.capture);
   return {
     id: pupil.id,

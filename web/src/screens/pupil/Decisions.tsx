@@ -33,7 +33,11 @@ export function Decisions({ page }: { readonly page: PupilPage }) {
               answers={answersOf(page.pupil.id, decision.id)}
             />
             <Explained
-              title={`What ${schoolNames[decision.school as School] ?? decision.school} said`}
+              title={
+                decision.about === 'placement'
+                  ? 'What the placement said'
+                  : `What ${schoolNames[decision.school as School] ?? decision.school} said`
+              }
               how={<Record decision={decision} pupilId={page.pupil.id} />}
             >
               all that it rests on
@@ -50,6 +54,7 @@ export function Decisions({ page }: { readonly page: PupilPage }) {
 
 function headline(decision: KeptDecision): string {
   const to = findSet(decision.toSetId)?.name ?? decision.toSetId;
+  if (decision.about === 'placement') return `Placed on ${to}`;
   return decision.toSetId === decision.setId ? `Stay on ${to}` : `${findSet(decision.setId)?.name} → ${to}`;
 }
 

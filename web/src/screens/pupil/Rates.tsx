@@ -1,15 +1,15 @@
 import {
   aimPerMinute,
-  captureWayNames,
+  answerWayNames,
   dayNumber,
   dayOf,
   findSet,
+  isCaptureWay,
   numberText,
-  policyInForce,
   theilSen,
   trendNeeds,
 } from '@veldrift/core';
-import type { Play, PupilPage } from '@veldrift/wire';
+import { policyOf, type Play, type PupilPage } from '@veldrift/wire';
 import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { dateText, rateText } from '../../app/format.ts';
@@ -31,10 +31,10 @@ export function Rates({ page }: { readonly page: PupilPage }) {
         playId: play.id,
         at: play.startedAt,
         rate: play.summary.rightPerMinute,
-        way: play.way,
+        way: isCaptureWay(play.way) ? play.way : page.pupil.capture,
         counts: play.counts,
       })),
-    [checks],
+    [checks, page.pupil.capture],
   );
   const moves = useMemo(
     () =>
@@ -43,7 +43,7 @@ export function Rates({ page }: { readonly page: PupilPage }) {
         .map((one) => ({ at: one.at, name: findSet(one.toSetId)?.name ?? '' })),
     [page.decisions],
   );
-  const aim = aimPerMinute(page.proposal.ceiling, policyInForce(page.pupil.policy).aimPerMinute);
+  const aim = aimPerMinute(page.proposal.ceiling, policyOf(page.pupil).aimPerMinute);
   const kind = checks.filter((play) => play.counts && play.way === page.pupil.capture);
   return (
     <section aria-labelledby="rates-title">
@@ -132,7 +132,7 @@ function CheckTable({ plays }: { readonly plays: readonly Play[] }) {
               {play.counts ? '' : ' (decides nothing)'}
             </td>
             <td className="numeral">{play.summary.wrong}</td>
-            <td>{captureWayNames[play.way]}</td>
+            <td>{answerWayNames[play.way]}</td>
             <td>
               <Link to={`/review/${play.id}`} aria-label={`Review of ${dateText(play.startedAt)}`}>
                 review

@@ -1,4 +1,4 @@
-import { classifyAnswer, countText } from '@veldrift/core';
+import { classifyAnswer, countText, isCaptureWay, isMinute } from '@veldrift/core';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import type { ReviewPage } from '@veldrift/wire';
 import type { LocalReview } from './localReview.ts';
@@ -7,15 +7,15 @@ import type { LocalReview } from './localReview.ts';
 export function Flags({ page }: { readonly page: ReviewPage | LocalReview }) {
   const { play, answers } = page;
   const sentences = [
-    ...(play.endReason === 'closed'
+    ...(play.endReason === 'closed' && isMinute(play.purpose)
       ? [
           'It was interrupted for more than ten minutes and closed; the count is scaled to the time used, and no decision hangs on it.',
         ]
       : []),
-    ...(play.endReason === 'tutor' && !play.calm
+    ...(play.endReason === 'tutor' && !play.calm && isMinute(play.purpose)
       ? ['It was ended before its time; the count is scaled to the time used, and no decision hangs on it.']
       : []),
-    ...(play.calm ? ['The table was turned calm; no decision hangs on this minute.'] : []),
+    ...(play.calm ? ['The table was turned calm; no decision hangs on it.'] : []),
     ...(play.interrupted && play.endReason === 'time'
       ? ['It was interrupted and taken up again on the time left.']
       : []),
@@ -25,7 +25,7 @@ export function Flags({ page }: { readonly page: ReviewPage | LocalReview }) {
   ];
   const counted = [
     {
-      of: answers.filter((one) => !one.calibrated),
+      of: answers.filter((one) => !one.calibrated && isCaptureWay(one.way)),
       says: 'without calibration: a default overhead was taken off.',
       how: 'The time the keypad or the judging itself takes was not measured, so an assumed one was subtracted. Calibrating takes half a minute.',
     },

@@ -1,15 +1,17 @@
 import Button from '@mui/material/Button';
 import {
   aimPerMinute,
-  captureWayNames,
+  answerWayNames,
   classifyAnswer,
   findSet,
+  isCaptureWay,
+  isMinute,
   isRight,
   numberText,
-  policyInForce,
+  purposeNames,
   type AnswerClass,
 } from '@veldrift/core';
-import type { KeptAnswer, ReviewPage } from '@veldrift/wire';
+import { policyOf, type KeptAnswer, type ReviewPage } from '@veldrift/wire';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { dateTimeText, msText, rateText } from '../../app/format.ts';
@@ -19,6 +21,8 @@ import { aimWords } from '../../parts/aimWords.ts';
 import { CeilingBehind } from '../../parts/MeasuredNumbers.tsx';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
+import { LookBackSays } from './LookBackSays.tsx';
+import { PlacingPanel } from './PlacingPanel.tsx';
 import { FactsMet } from './FactsMet.tsx';
 import { Flags } from './Flags.tsx';
 import type { LocalReview } from './localReview.ts';
@@ -29,9 +33,10 @@ import './review.css';
 export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }) {
   const { me } = useSession();
   const { play, pupil, answers } = page;
-  const measuring = measuringFor(pupil, me, play.way);
+  const way = isCaptureWay(play.way) ? play.way : pupil.capture;
+  const measuring = measuringFor(pupil, me, way);
   const ceiling = page.proposal ? page.proposal.ceiling : measuring.ceiling;
-  const policy = policyInForce(pupil.policy);
+  const policy = policyOf(pupil);
   const aim = aimPerMinute(ceiling, policy.aimPerMinute);
   const right = answers.filter((one) => isRight(one.judgement));
   const wrong = answers.filter((one) => !isRight(one.judgement));
@@ -44,15 +49,16 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
       <div className="work-head">
         <div>
           <h1>
-            {pupil.name}: {play.purpose === 'check' ? 'weekly minute' : 'practice minute'}
+            {pupil.name}: {purposeNames[play.purpose].toLowerCase()}
           </h1>
           <p className="quiet">
-            {findSet(play.setId)?.name}, {captureWayNames[play.way]}, {dateTimeText(play.startedAt)}.
+            {play.title || findSet(play.setId)?.name}, {answerWayNames[play.way]},{' '}
+            {dateTimeText(play.startedAt)}.
           </p>
         </div>
         <div className="actions">
           <Button variant="outlined" component={Link} to={`/table/new/${pupil.id}`}>
-            Another minute
+            Begin another
           </Button>
           <Button variant="outlined" component={Link} to={`/pupils/${pupil.id}`}>
             {pupil.name}&rsquo;s page
@@ -62,9 +68,11 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
       <Flags page={page} />
       <div className="review">
         <section aria-labelledby="rate">
-          <h2 id="rate">The minute</h2>
+          <h2 id="rate">{isMinute(play.purpose) ? 'The minute' : 'What happened'}</h2>
           <div className="figures">
-            {play.calm ? (
+            {!isMinute(play.purpose) ? (
+              <TurnFigures page={page} right={right} wrong={wrong} timed={timed} />
+            ) : play.calm ? (
               <p>Turned calm: nothing was counted after that.</p>
             ) : (
               <>
@@ -79,14 +87,14 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
                   value={numberText(aim.perMinute)}
                   unit={aim.binds ? 'the aim, held by the ceiling' : 'the aim'}
                   title="The aim of a minute"
-                  how={aimWords(policy.aimPerMinute, ceiling, aim.perMinute, play.way)}
+                  how={aimWords(policy.aimPerMinute, ceiling, aim.perMinute, way)}
                 />
                 {ceiling !== null && (
                   <Figure
                     value={numberText(ceiling)}
                     unit="the ceiling"
                     title="The ceiling"
-                    how={<CeilingBehind pupil={pupil} way={play.way} ceiling={ceiling} />}
+                    how={<CeilingBehind pupil={pupil} way={way} ceiling={ceiling} />}
                   />
                 )}
                 <Figure
@@ -134,7 +142,11 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
           <FactsMet page={page} />
         </section>
         <section aria-label="Decision" className="review-decision">
-          {page.decision ? (
+          {play.purpose === 'placement' ? (
+            <PlacingPanel page={page} />
+          ) : play.purpose === 'retention' ? (
+            <LookBackSays page={page} />
+          ) : page.decision ? (
             <div className="decision">
               <h2>On record</h2>
               <p>
@@ -145,12 +157,14 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
               </p>
             </div>
           ) : page.proposal ? (
-            play.purpose === 'check' || page.proposal.decision.verdict === 'advance' ? (
+            play.purpose === 'check' ||
+            play.purpose === 'mixed' ||
+            page.proposal.decision.verdict === 'advance' ? (
               <DecisionPanel pupil={pupil} proposal={page.proposal} playId={play.id} />
             ) : (
               <p className="quiet">
-                A practice minute decides nothing by itself. The decision on {findSet(pupil.setId)?.name}{' '}
-                stands on the pupil&rsquo;s page.
+                This decides nothing by itself. The decision on {findSet(pupil.setId)?.name} stands on the
+                pupil&rsquo;s page.
               </p>
             )
           ) : (
@@ -165,7 +179,57 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
   );
 }
 
-function Figure({
+/** What a play turn by turn comes to: no rate, since no time was set. */
+function TurnFigures({
+  page,
+  right,
+  wrong,
+  timed,
+}: {
+  readonly page: ReviewPage | LocalReview;
+  readonly right: readonly KeptAnswer[];
+  readonly wrong: readonly KeptAnswer[];
+  readonly timed: readonly KeptAnswer[];
+}) {
+  const { play } = page;
+  return (
+    <>
+      <Figure
+        value={String(right.length + play.tally)}
+        unit={play.tally > 0 ? `right, ${play.tally} of them counted` : 'right'}
+        title="Right answers"
+        how={
+          play.tally > 0
+            ? `${play.tally} instant right answers of the loose pack were counted, not by fact; the others are below.`
+            : 'Right answers, quick or worked out.'
+        }
+        answers={right}
+      />
+      <Figure
+        value={String(wrong.length)}
+        unit="wrong"
+        title="Wrong answers"
+        how="Wrong, given up or not answered."
+        answers={wrong}
+      />
+      <Figure
+        value={msText(play.summary.medianMs)}
+        unit="median time"
+        title="Median time of right answers"
+        how="The middle one of the right answers that have a time, each less the measured overhead."
+        answers={timed}
+      />
+      <Figure
+        value={numberText(play.summary.usedMs / 60_000)}
+        unit="minutes"
+        title="Time"
+        how="From the first prompt to the end, pauses left out. It counts towards the minutes of the week."
+      />
+    </>
+  );
+}
+
+export function Figure({
   value,
   unit,
   title,

@@ -1,6 +1,15 @@
-import { decides, summariseMinute } from '@veldrift/core';
-import type { Pupil, ReviewPage } from '@veldrift/wire';
-import type { PlayRow } from '../../app/deviceDb.ts';
+import {
+  decides,
+  isCheck,
+  placementDecision,
+  placementResult,
+  readPlacement,
+  classifyAnswer,
+  summariseMinute,
+} from '@veldrift/core';
+import type { KeptAnswer, Pupil, ReviewPage } from '@veldrift/wire';
+import { isTurns, type PlayRow } from '../../app/deviceDb.ts';
+import { isCalm } from '../../live/openMinutes.ts';
 
 /** A review as far as this device alone knows it: states and the decision wait for the server. */
 export type LocalReview = Omit<ReviewPage, 'states' | 'proposal'> & {
@@ -10,10 +19,20 @@ export type LocalReview = Omit<ReviewPage, 'states' | 'proposal'> & {
 
 export function localReview(row: PlayRow, pupil: Pupil): LocalReview {
   const { state } = row;
-  const counted = state.calm
-    ? state.answers.filter((one) => one.latencyMs !== null || one.voided)
-    : state.answers;
+  const calm = isCalm(row);
+  const earlier = isTurns(row) ? row.earlier : 0;
+  const given = state.answers.slice(earlier);
+  const counted = calm ? given.filter((one) => one.latencyMs !== null || one.voided) : given;
   const { timeMs, ...summary } = summariseMinute(counted, state.usedMs);
+  const kept = (answer: (typeof given)[number]): KeptAnswer => ({
+    ...answer,
+    pupilId: row.pupilId,
+    playId: row.playId,
+    visitId: row.visitId,
+    clockCorrected: false,
+    replaces: null,
+    stands: true,
+  });
   return {
     play: {
       id: row.playId,
@@ -22,30 +41,47 @@ export function localReview(row: PlayRow, pupil: Pupil): LocalReview {
       purpose: row.purpose,
       setId: row.setId,
       way: row.way,
+      title: isTurns(row) ? row.title : '',
+      deal: isTurns(row) ? row.deal : null,
+      seed: isTurns(row) ? row.seed : 0,
+      tally: 0,
       startedAt: row.startedAt,
       endedAt: row.savedAt,
-      lengthMs: state.lengthMs,
+      lengthMs: isTurns(row) ? 0 : row.state.lengthMs,
       limitMs: row.limitMs,
       endReason: state.endReason,
-      calm: state.calm,
+      calm,
       interrupted: state.interrupted,
       clockCorrected: false,
       summary: { ...summary, medianMs: timeMs?.median ?? null },
-      counts: row.purpose === 'check' && decides(state),
+      counts: isCheck(row.purpose) && decides({ endReason: state.endReason, calm }),
     },
     pupil,
-    answers: state.answers.map((answer) => ({
-      ...answer,
-      pupilId: row.pupilId,
-      playId: row.playId,
-      visitId: row.visitId,
-      clockCorrected: false,
-      replaces: null,
-      stands: true,
-    })),
+    answers: given.map(kept),
     states: null,
     proposal: null,
+    placing: placingOf(row),
     decision: null,
     earlierSlips: [],
+    earlierAnswers: state.answers.slice(0, earlier).map(kept),
   };
+}
+
+/** What a placement says, worked out on this device alone. */
+function placingOf(row: PlayRow): ReviewPage['placing'] {
+  if (!isTurns(row) || row.plan.kind !== 'placement') return null;
+  const reading = readPlacement(
+    row.plan,
+    row.state.answers.map((one) => ({ fact: one.fact, class: classifyAnswer(one).class })),
+  );
+  const result = placementResult(row.plan, reading);
+  return (
+    (result &&
+      placementDecision(
+        row.plan,
+        result,
+        row.state.answers.map((one) => one.id),
+      )) ??
+    null
+  );
 }

@@ -14,12 +14,14 @@ interface Props {
   readonly onMark: (mark: Mark) => void;
   readonly top: ReactNode;
   readonly worked: ReactNode;
+  /** Between what came before and the marks: what comes next. */
+  readonly middle?: ReactNode;
   /** ms left, veiled until pressed; null when no time is kept. */
   readonly leftMs: number | null;
 }
 
 /** The tutor's margin: what came before (veiled, since the child sees the screen too) and the marks for what was seen. */
-export function Margin({ answers, onMark, top, worked, leftMs }: Props) {
+export function Margin({ answers, onMark, top, worked, leftMs, middle }: Props) {
   const [shown, setShown] = useState<string>();
   useEffect(() => {
     if (shown === undefined) return;
@@ -59,6 +61,7 @@ export function Margin({ answers, onMark, top, worked, leftMs }: Props) {
           ))}
         </ol>
       </div>
+      {middle}
       <div className="saw" role="group" aria-label="What you saw">
         {seenMarks.map((mark) => (
           <LiveKey

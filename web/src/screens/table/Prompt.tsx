@@ -1,9 +1,76 @@
-import { displaySigns, parseFactKey, type FactKey } from '@veldrift/core';
+import {
+  displaySigns,
+  parseFactKey,
+  answerOf,
+  type DealtPrompt,
+  type FactKey,
+  type HiddenPlace,
+} from '@veldrift/core';
 import { typedText, type TypedAnswer } from '../../live/typedAnswer.ts';
 
 /** What the child looks at: one fact, large. A fresh element for each showing, so that its paint can be timed. */
-export function FactPrompt({ promptId, fact }: { readonly promptId: string; readonly fact: FactKey }) {
-  const { left, operation, right } = parseFactKey(fact);
+export function FactPrompt({
+  promptId,
+  fact,
+  hidden = 'result',
+  chain = null,
+}: {
+  readonly promptId: string;
+  readonly fact: FactKey;
+  readonly hidden?: HiddenPlace;
+  /** A chain of three shows all its cards; the middle result is said before the third is taken. */
+  readonly chain?: DealtPrompt['chain'];
+}) {
+  const parsed = parseFactKey(fact);
+  const { left, operation, right } = parsed;
+  const sign = <span className="prompt-sign">{displaySigns[operation]}</span>;
+  if (chain) {
+    const [a, b, c] = chain.cards;
+    return (
+      <div key={promptId} className="prompt numeral long" {...{ elementtiming: promptId }} data-fact={fact}>
+        {chain.part === 0 ? (
+          <>
+            {a}
+            {sign}
+            {b}
+            <span className="prompt-later">
+              {sign}
+              {c}
+            </span>
+          </>
+        ) : (
+          <>
+            <span className="prompt-later">
+              {a}
+              {sign}
+              {b}
+            </span>
+            {sign}
+            {c}
+          </>
+        )}
+      </div>
+    );
+  }
+  if (hidden === 'right') {
+    return (
+      <div
+        key={promptId}
+        className="prompt numeral long"
+        {...{ elementtiming: promptId }}
+        data-fact={fact}
+        data-hidden="right"
+      >
+        {left}
+        {sign}
+        <span className="prompt-blank" aria-label="what number">
+          ?
+        </span>
+        <span className="prompt-sign">=</span>
+        {answerOf(parsed)}
+      </div>
+    );
+  }
   const text = `${left}${displaySigns[operation]}${right}`;
   return (
     <div

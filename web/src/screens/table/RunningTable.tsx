@@ -1,8 +1,8 @@
-import { promptOf, resumeWithinMs, type FactSet, type Judgement } from '@veldrift/core';
+import { promptOf, purposeNames, resumeWithinMs, type FactSet, type Judgement } from '@veldrift/core';
 import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { PlayRow } from '../../app/deviceDb.ts';
+import type { MinuteRow } from '../../app/deviceDb.ts';
 import { timeText } from '../../app/format.ts';
 import { useSession } from '../../app/session.tsx';
 import { useSettings } from '../../app/settings.ts';
@@ -24,7 +24,7 @@ export function RunningTable({
   pupil,
   set,
 }: {
-  readonly row: PlayRow;
+  readonly row: MinuteRow;
   readonly pupil: Pupil;
   readonly set: FactSet;
 }) {
@@ -140,7 +140,7 @@ export function RunningTable({
         data-calm={state.calm}
       >
         <h1 className="sr-only">
-          {pupil.name}: {row.purpose === 'check' ? 'weekly minute' : 'practice minute'}, {set.name}
+          {pupil.name}: {purposeNames[row.purpose].toLowerCase()}, {set.name}
         </h1>
         {running ? (
           <>
@@ -193,8 +193,7 @@ export function RunningTable({
       <section className="strip" aria-label="Judging">
         <div className="strip-say">
           <p>
-            <strong>{pupil.name}</strong> · {row.purpose === 'check' ? 'Weekly minute' : 'Practice minute'} ·{' '}
-            {set.name}
+            <strong>{pupil.name}</strong> · {purposeNames[row.purpose]} · {set.name}
             <br />
             <span className="strip-says" aria-live="polite">
               {saysOf(state, keypad, said)}

@@ -2,16 +2,17 @@ import { findSet, type FactSet } from '@veldrift/core';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import Button from '@mui/material/Button';
-import { deviceDb, type PlayRow } from '../../app/deviceDb.ts';
+import { deviceDb, isTurns, type PlayRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { hold } from '../../live/pageLock.ts';
 import { recoverJournal } from '../../live/journal.ts';
 import { closeMinute, minuteLock, takeUp } from '../../live/openMinutes.ts';
 import { Empty, Loading } from '../../parts/states.tsx';
+import { RunningTurns } from './RunningTurns.tsx';
 import { RunningTable } from './RunningTable.tsx';
 import './live.css';
 
-/** The live table of a minute kept on this device: taken up where it stood, or closed when it lay open too long. */
+/** The live table of a play kept on this device: taken up where it stood, or closed when it lay open too long. */
 export function Table() {
   const { playId = '' } = useParams();
   const { me, outbox } = useSession();
@@ -55,7 +56,7 @@ export function Table() {
   if (!held) {
     return (
       <main style={{ padding: 32 }} className="appear-late">
-        <Empty title="This minute is on the table in another window">
+        <Empty title="This is on the table in another window">
           <p>Close it there, and it goes on here with the time left.</p>
         </Empty>
       </main>
@@ -64,7 +65,7 @@ export function Table() {
   if (row === null) {
     return (
       <main style={{ padding: 32 }}>
-        <Empty title="This minute is not on this device">
+        <Empty title="This is not on this device">
           <p>It may have been given on another device, or been cleared when someone signed out.</p>
           <Button variant="outlined" component={Link} to={`/review/${playId}`}>
             Look for its review
@@ -80,5 +81,7 @@ export function Table() {
       </main>
     );
   }
-  return <RunningTable key={row.playId} row={row} pupil={row.pupil} set={findSet(row.setId) as FactSet} />;
+  const set = findSet(row.setId) as FactSet;
+  if (isTurns(row)) return <RunningTurns key={row.playId} row={row} set={set} />;
+  return <RunningTable key={row.playId} row={row} pupil={row.pupil} set={set} />;
 }

@@ -1,0 +1,73 @@
+import type { FactKey } from '../facts/fact.ts';
+import type { FactSet } from '../facts/factSet.ts';
+import type { DrillFact } from '../practice/drill.ts';
+import { isRecalled, type FactState } from '../recall/factState.ts';
+
+/** What is kept of one fact, in short. */
+export interface TriedFact {
+  readonly state: FactState;
+  /** Answers with evidence. */
+  readonly evidence: number;
+  /** Calendar day on which it is due for review, as a day number; null: not recalled. */
+  readonly dueDay: number | null;
+}
+
+/** The most facts from earlier sets that a drill keeps at hand. */
+export const mostEarlierFacts = 40;
+
+/**
+ * The facts a drill on `facts` may deal. Those of earlier sets come along as known ones: the due, then those with least
+ * evidence; untried ones of sets already passed are taken as known until they show otherwise. `today` is a day number.
+ */
+export function drillPool(
+  facts: readonly FactKey[],
+  earlier: readonly FactKey[],
+  tried: Readonly<Record<FactKey, TriedFact>>,
+  today: number,
+): DrillFact[] {
+  const own = new Set(facts);
+  const entry = (fact: FactKey, ofSet: boolean): DrillFact => {
+    const found = tried[fact];
+    const known = found !== undefined && (isRecalled(found.state) || found.state === 'secure');
+    return {
+      fact,
+      known: known || (!ofSet && (found === undefined || found.state === 'nearly')),
+      ofSet,
+      evidence: found?.evidence ?? 0,
+      due: known && found.dueDay !== null && found.dueDay <= today,
+    };
+  };
+  const others = [...new Set(earlier)]
+    .filter((fact) => !own.has(fact))
+    .map((fact) => entry(fact, false))
+    .filter((one) => one.known)
+    .sort((a, b) => Number(b.due) - Number(a.due) || a.evidence - b.evidence)
+    .slice(0, mostEarlierFacts);
+  return [...[...own].map((fact) => entry(fact, true)), ...others];
+}
+
+/** Every fact the sets before this one practise, the nearest set first. */
+export function earlierFacts(
+  sets: readonly Pick<FactSet, 'id' | 'practises'>[],
+  setId: string,
+  last = Infinity,
+): FactKey[] {
+  const at = sets.findIndex((one) => one.id === setId);
+  return sets
+    .slice(Math.max(0, at - last), Math.max(0, at))
+    .reverse()
+    .flatMap((one) => one.practises);
+}
+
+/** How many facts of a drill are due, new, and without any evidence: what is said of it before it begins. */
+export function drillOutlook(pool: readonly DrillFact[]): {
+  readonly due: number;
+  readonly fresh: number;
+  readonly unasked: number;
+} {
+  return {
+    due: pool.filter((one) => one.due).length,
+    fresh: pool.filter((one) => !one.known).length,
+    unasked: pool.filter((one) => one.ofSet && one.evidence === 0).length,
+  };
+}

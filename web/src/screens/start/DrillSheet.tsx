@@ -1,0 +1,274 @@
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import Switch from '@mui/material/Switch';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import {
+  beginDrill,
+  cardName,
+  comingPrompts,
+  countText,
+  dayNumber,
+  dayOf,
+  displaySigns,
+  drillOutlook,
+  factKeyText,
+  newTurns,
+  pairRanks,
+  stackPack,
+} from '@veldrift/core';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { TurnsRow } from '../../app/deviceDb.ts';
+import { useSession } from '../../app/session.tsx';
+import { measuringFor } from '../../live/measuringOf.ts';
+import { Explained } from '../../parts/AnswersBehind.tsx';
+import { drillPlanFor, firstDrill, type DrillChoice } from './drillPlanFor.ts';
+import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
+import type { SheetProps } from './SheetProps.ts';
+import { newSeed, playHead, startPlay } from './startPlay.ts';
+
+const forms = [
+  ['set', 'The set'],
+  ['oneNumber', 'Minute on one number'],
+  ['pairs', 'Quick pairs'],
+] as const;
+
+/** Before a drill: which facts, in which order, on screen or with real cards; and what would come first. */
+export function DrillSheet({ pupil, set }: SheetProps) {
+  const { me, outbox } = useSession();
+  const navigate = useNavigate();
+  const [starting, setStarting] = useState(false);
+  const [seed] = useState(newSeed);
+  const [choice, setChoice] = useState<DrillChoice>(() => firstDrill(set));
+  const change = (part: Partial<DrillChoice>) => setChoice((one) => ({ ...one, ...part }));
+  // Real cards are judged, not typed.
+  const way = choice.pack && pupil.capture === 'keypad' ? 'tutor' : pupil.capture;
+  const measuring = measuringFor(pupil, me, way);
+  const today = dayNumber(dayOf(new Date().toISOString(), me.timeZone));
+  const made = useMemo(
+    () => drillPlanFor(pupil, set, choice, seed, today),
+    [choice, pupil, seed, set, today],
+  );
+  const coming = useMemo(() => comingPrompts(made.plan, beginDrill(made.plan), 5), [made]);
+  const outlook = drillOutlook(made.plan.facts);
+  const pack = useMemo(
+    () => (choice.pack ? stackPack({ ...made.plan, order: null }, choice.most) : undefined),
+    [choice, made],
+  );
+  const chains = pupil.operation === 'add' || pupil.operation === 'mul';
+
+  const start = async () => {
+    setStarting(true);
+    const row: TurnsRow = {
+      kind: 'turns',
+      ...(await playHead(pupil, me.userId)),
+      setId: set.id,
+      purpose: 'drill',
+      way,
+      limitMs: measuring.limitMs,
+      title: made.title,
+      deal: made.deal,
+      seed,
+      plan: {
+        kind: 'drill',
+        timed: pupil.clock !== 'none',
+        ...made.plan,
+        order: pack?.order ?? made.plan.order,
+      },
+      earlier: 0,
+      state: newTurns(),
+    };
+    await startPlay(outbox, row, { seed, lengthMs: 600_000 });
+    await navigate(`/table/${row.playId}`);
+  };
+
+  return (
+    <HowMeasuredSheet
+      pupil={{ ...pupil, capture: way }}
+      measuring={measuring}
+      start={
+        <Button variant="contained" size="large" disabled={starting} onClick={() => void start()} autoFocus>
+          To the table
+        </Button>
+      }
+    >
+      <div className="drill-choice">
+        <ToggleButtonGroup
+          exclusive
+          value={choice.form}
+          aria-label="Which facts"
+          onChange={(_, form: DrillChoice['form'] | null) => form && change({ form })}
+        >
+          {forms.map(([value, says]) => (
+            <ToggleButton key={value} value={value}>
+              {says}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        {choice.form === 'oneNumber' && (
+          <TextField
+            select
+            size="small"
+            label="Fixed number"
+            value={choice.fixed}
+            onChange={(event) => change({ fixed: Number(event.target.value) })}
+            sx={{ width: 132 }}
+          >
+            {Array.from({ length: 13 }, (_, n) => n)
+              .filter((n) => n > 0 || pupil.operation !== 'div')
+              .map((n) => (
+                <MenuItem key={n} value={n}>
+                  {displaySigns[pupil.operation]} {n}
+                </MenuItem>
+              ))}
+          </TextField>
+        )}
+        {choice.form === 'oneNumber' && (
+          <>
+            <Check says="Mixed with the last two sets" on={choice.mixed} set={(mixed) => change({ mixed })} />
+            <Check says="Called number: 1, 2, 3 …" on={choice.called} set={(called) => change({ called })} />
+            <Check
+              says="Hide the other number"
+              on={choice.hidden === 'right'}
+              set={(on) => change({ hidden: on ? 'right' : 'result', pack: on ? false : choice.pack })}
+            />
+          </>
+        )}
+        {choice.form === 'pairs' && (
+          <>
+            <TextField
+              select
+              size="small"
+              label="Cards up to"
+              value={choice.ranks}
+              onChange={(event) => change({ ranks: Number(event.target.value) })}
+              sx={{ width: 132 }}
+            >
+              {pairRanks.map((n) => (
+                <MenuItem key={n} value={n}>
+                  {n}
+                </MenuItem>
+              ))}
+            </TextField>
+            {chains && (
+              <Check
+                says="Three in a chain"
+                on={choice.chain}
+                set={(chain) => change({ chain, pack: chain ? false : choice.pack })}
+              />
+            )}
+          </>
+        )}
+      </div>
+      <div className="drill-choice">
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={choice.sequence}
+          aria-label="Order of dealing"
+          onChange={(_, sequence: DrillChoice['sequence'] | null) => sequence && change({ sequence })}
+        >
+          <ToggleButton value="withdraw">Withdraw and return</ToggleButton>
+          <ToggleButton value="oneNew">One new among known</ToggleButton>
+        </ToggleButtonGroup>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={choice.most}
+          aria-label="How many"
+          onChange={(_, most: number | null) => most !== null && change({ most })}
+        >
+          {[20, 40, 60].map((n) => (
+            <ToggleButton key={n} value={n}>
+              {n}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <Check
+          says="With real cards"
+          on={choice.pack}
+          disabled={choice.chain || choice.hidden === 'right'}
+          set={(packed) => change({ pack: packed })}
+        />
+      </div>
+      <p>
+        {choice.sequence === 'withdraw'
+          ? 'A fact missed or slow is shown, an easy one comes, then it returns, and again after 2, 4 and 8 others.'
+          : `Each new fact comes back after 1, 2 … ${made.plan.rules.knownPerNew} known ones.`}{' '}
+        <Outlook outlook={outlook} newErrors={made.plan.rules.newErrors} />
+      </p>
+      {pack ? (
+        <section aria-label="The stack" className="stack-cards">
+          <p>
+            <strong>Stack {countText(pack.cards.length, 'card')}</strong> face down in this order, the first
+            on top
+            {choice.form === 'oneNumber'
+              ? `; a ${cardName(choice.fixed)} lies beside them`
+              : ', two to each fact'}
+            . Press <kbd>Space</kbd> as a card turns.
+          </p>
+          <ol className="stack numeral">
+            {pack.cards.map((card, at) => (
+              <li key={at}>{shortCard(card)}</li>
+            ))}
+          </ol>
+          <p className="quiet">A is 1, J 11, Q 12, K 0. Any suit.</p>
+          <Button variant="outlined" onClick={() => window.print()}>
+            Print the order
+          </Button>
+        </section>
+      ) : (
+        <p className="quiet">
+          First to come:{' '}
+          {coming
+            .map((one) => `${factKeyText(one.fact)} (${one.role === 'chain' ? 'third card' : one.role})`)
+            .join(', ')}
+          .
+        </p>
+      )}
+    </HowMeasuredSheet>
+  );
+}
+
+const shortCard = (card: number) => ({ 0: 'K', 1: 'A', 11: 'J', 12: 'Q', 13: 'Joker' })[card] ?? String(card);
+
+function Outlook({
+  outlook,
+  newErrors,
+}: {
+  readonly outlook: ReturnType<typeof drillOutlook>;
+  readonly newErrors: number;
+}) {
+  return (
+    <Explained
+      title="What this drill has to deal"
+      how={`Due: recalled facts whose review date has come. Not yet known: neither recalled nor secure; about one prompt in five is on one of these, and after ${newErrors} errors on them no new one comes today. Least evidence first: a fact never asked comes before one asked often.`}
+    >
+      {countText(outlook.due, 'fact')} due, {outlook.fresh} not yet known, {outlook.unasked} of them never
+      asked.
+    </Explained>
+  );
+}
+
+function Check({
+  says,
+  on,
+  set,
+  disabled = false,
+}: {
+  readonly says: string;
+  readonly on: boolean;
+  readonly set: (on: boolean) => void;
+  readonly disabled?: boolean;
+}) {
+  return (
+    <FormControlLabel
+      disabled={disabled}
+      control={<Switch checked={on} onChange={(_, value) => set(value)} />}
+      label={says}
+    />
+  );
+}

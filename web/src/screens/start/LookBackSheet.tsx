@@ -1,0 +1,123 @@
+import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
+import {
+  countText,
+  dayNumber,
+  dayOf,
+  findSet,
+  newTurns,
+  retentionDue,
+  retentionFacts,
+  type FactSet,
+  type LookPlan,
+  type PassedSet,
+} from '@veldrift/core';
+import { policyOf, type PupilPage } from '@veldrift/wire';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { TurnsRow } from '../../app/deviceDb.ts';
+import { pupilPageQuery } from '../../app/queries.ts';
+import { useSession } from '../../app/session.tsx';
+import { measuringFor } from '../../live/measuringOf.ts';
+import { Loading, Trouble } from '../../parts/states.tsx';
+import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
+import type { SheetProps } from './SheetProps.ts';
+import { newSeed, playHead, startPlay } from './startPlay.ts';
+
+/** The sets a pupil has passed, with the looks taken since, latest passed first. */
+export function passedSets(page: PupilPage, timeZone: string): PassedSet[] {
+  const day = (at: string) => dayNumber(dayOf(at, timeZone));
+  const passed = new Map<string, number>();
+  for (const decision of [...page.decisions].reverse())
+    if (decision.about === 'set' && decision.toSetId !== decision.setId && decision.verdict === 'advance')
+      passed.set(decision.setId, day(decision.at));
+  return [...passed]
+    .map(([setId, passedDay]) => ({
+      setId,
+      passedDay,
+      lookDays: page.plays
+        .filter((one) => one.purpose === 'retention' && one.setId === setId)
+        .map((one) => day(one.startedAt)),
+    }))
+    .reverse();
+}
+
+/** Before a look back: which set passed, and whether it is due. */
+export function LookBackSheet({ pupil }: SheetProps) {
+  const { me, outbox } = useSession();
+  const navigate = useNavigate();
+  const page = useQuery(pupilPageQuery(pupil.id));
+  const [starting, setStarting] = useState(false);
+  if (!page.data)
+    return page.error ? (
+      <Trouble error={page.error} onRetry={() => void page.refetch()} />
+    ) : (
+      <Loading what="the sets passed" />
+    );
+  const policy = policyOf(pupil);
+  const today = dayNumber(dayOf(new Date().toISOString(), me.timeZone));
+  const passed = passedSets(page.data, me.timeZone).flatMap((one) => {
+    const set = findSet(one.setId);
+    return set ? [{ ...one, set, due: retentionDue(one, today, policy) }] : [];
+  });
+  const measuring = measuringFor(pupil, me);
+  if (passed.length === 0)
+    return (
+      <p>
+        No set has been passed yet. After one is, six of its facts are looked at again 7 and 28 days later.
+      </p>
+    );
+
+  const start = async (set: FactSet) => {
+    setStarting(true);
+    const seed = newSeed();
+    const plan: LookPlan = {
+      facts: retentionFacts(set.practises, seed, 2 * policy.retentionFacts),
+      retentionFacts: policy.retentionFacts,
+      retentionShort: policy.retentionShort,
+      timed: pupil.clock !== 'none',
+    };
+    const row: TurnsRow = {
+      kind: 'turns',
+      ...(await playHead(pupil, me.userId)),
+      setId: set.id,
+      purpose: 'retention',
+      way: pupil.capture,
+      limitMs: measuring.limitMs,
+      title: `Look back at ${set.name}`,
+      deal: { form: 'retention', operation: set.operation, pathwayId: pupil.pathwayId, timed: plan.timed },
+      seed,
+      plan: { kind: 'look', ...plan },
+      earlier: 0,
+      state: newTurns(),
+    };
+    await startPlay(outbox, row, { seed, lengthMs: 120_000 });
+    await navigate(`/table/${row.playId}`);
+  };
+
+  return (
+    <HowMeasuredSheet pupil={pupil} measuring={measuring} calm start={null}>
+      <p>
+        {countText(policy.retentionFacts, 'fact')} of a set passed, as a warm-up; as many again when{' '}
+        {policy.retentionShort} are not recalled.
+      </p>
+      <ul className="looks">
+        {passed.map((one) => (
+          <li key={one.setId}>
+            <span>
+              <strong>{one.set.name}</strong>, passed {countText(today - one.passedDay, 'day')} ago.{' '}
+              {one.due && <span className="notch">The {one.due} look is due.</span>}
+            </span>
+            <Button
+              variant={one.due ? 'contained' : 'outlined'}
+              disabled={starting}
+              onClick={() => void start(one.set)}
+            >
+              Look back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </HowMeasuredSheet>
+  );
+}

@@ -1,0 +1,125 @@
+import Button from '@mui/material/Button';
+import {
+  aimPerMinute,
+  createRandom,
+  earlierFacts,
+  findPathway,
+  isRecalled,
+  makeCheckForm,
+  makeMixedForm,
+  makeProbeForm,
+  newMinute,
+  type MinutePurpose,
+} from '@veldrift/core';
+import { gradeOf, policyOf, type Pupil } from '@veldrift/wire';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { MinuteRow } from '../../app/deviceDb.ts';
+import { useSession } from '../../app/session.tsx';
+import { measuringFor } from '../../live/measuringOf.ts';
+import { AimNumber } from '../../parts/MeasuredNumbers.tsx';
+import { checkDue } from '../../parts/today.ts';
+import { useNow } from '../../parts/useNow.ts';
+import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
+import type { SheetProps } from './SheetProps.ts';
+import { newSeed, playHead, startPlay } from './startPlay.ts';
+
+/** Prompts made for one minute: more than anyone answers in five. */
+const formLength = 400;
+
+/** Before a minute: what it will ask, how it is measured, and what to know before starting. */
+export function MinuteSheet({ pupil, set, purpose }: SheetProps & { readonly purpose: MinutePurpose }) {
+  const { me, outbox } = useSession();
+  const now = useNow();
+  const navigate = useNavigate();
+  const [starting, setStarting] = useState(false);
+  const measuring = measuringFor(pupil, me);
+  const policy = policyOf(pupil);
+  const aim = aimPerMinute(measuring.ceiling, policy.aimPerMinute);
+
+  const start = async () => {
+    setStarting(true);
+    const seed = newSeed();
+    const row: MinuteRow = {
+      ...(await playHead(pupil, me.userId)),
+      setId: set.id,
+      purpose,
+      way: pupil.capture,
+      limitMs: measuring.limitMs,
+      state: newMinute(
+        formOf(purpose, pupil, set.practises, set.id, seed),
+        policy.minuteMs,
+        calmForm(pupil, set.practises, seed),
+      ),
+    };
+    await startPlay(outbox, row, { seed, lengthMs: policy.minuteMs });
+    await navigate(`/table/${row.playId}`);
+  };
+
+  return (
+    <HowMeasuredSheet
+      pupil={pupil}
+      measuring={measuring}
+      start={
+        <Button variant="contained" size="large" disabled={starting} onClick={() => void start()} autoFocus>
+          To the table
+        </Button>
+      }
+    >
+      <p>
+        {purpose === 'practice' ? (
+          'Every fact is kept; the count is not logged as a check.'
+        ) : purpose === 'probe' ? (
+          'The same form every second week, over the facts of the grade: it carries the long line while sets change. It decides nothing.'
+        ) : (
+          <>
+            {purpose === 'mixed' && 'Every second prompt comes from the sets before this one. '}
+            It is logged as a check. The aim is{' '}
+            <AimNumber
+              wanted={policy.aimPerMinute}
+              aim={aim.perMinute}
+              measuring={measuring}
+              way={pupil.capture}
+            />
+            {aim.binds && ', nine tenths of this child\u2019s own ceiling'}, at most {policy.wrongAllowed}{' '}
+            wrong.
+          </>
+        )}{' '}
+        {purpose === 'check' || purpose === 'practice'
+          ? checkDue(pupil, now, me.timeZone)
+            ? 'The weekly check is due.'
+            : 'The weekly check is not due yet.'
+          : ''}
+        {purpose === 'mixed' && pupil.capture !== 'keypad'
+          ? 'Digits can be counted only where they are typed: by keypad this pupil could be judged by published rates.'
+          : ''}
+      </p>
+    </HowMeasuredSheet>
+  );
+}
+
+function formOf(
+  purpose: MinutePurpose,
+  pupil: Pupil,
+  practises: readonly string[],
+  setId: string,
+  seed: number,
+): string[] {
+  switch (purpose) {
+    case 'check':
+    case 'practice':
+      return makeCheckForm(practises, formLength, createRandom(seed));
+    case 'mixed': {
+      const sets = findPathway(pupil.pathwayId)?.sets[pupil.operation] ?? [];
+      return makeMixedForm(practises, [...new Set(earlierFacts(sets, setId))], formLength, seed);
+    }
+    case 'probe':
+      return makeProbeForm(gradeOf(pupil), pupil.operation, formLength);
+  }
+}
+
+/** Known facts of the set, for a table turned calm. */
+function calmForm(pupil: Pupil, practises: readonly string[], seed: number): string[] {
+  const known = practises.filter((fact) => isRecalled(pupil.tried[fact]?.state ?? 'untried'));
+  return known.length > 1 ? makeCheckForm(known, 60, createRandom(seed + 1)) : [];
+}

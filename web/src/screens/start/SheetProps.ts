@@ -1,0 +1,8 @@
+import type { FactSet } from '@veldrift/core';
+import type { Pupil } from '@veldrift/wire';
+
+/** What every sheet before a play is about. */
+export interface SheetProps {
+  readonly pupil: Pupil;
+  readonly set: FactSet;
+}

@@ -1,0 +1,137 @@
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { useQuery } from '@tanstack/react-query';
+import {
+  countText,
+  findSet,
+  isMinute,
+  operationNames,
+  purposeNames,
+  type FactSet,
+  type Purpose,
+} from '@veldrift/core';
+import type { Pupil } from '@veldrift/wire';
+import { useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { pupilsQuery } from '../../app/queries.ts';
+import { useSession } from '../../app/session.tsx';
+import { useOpenMinutes } from '../../live/useOpenMinutes.ts';
+import { standsStill } from '../../parts/standsStill.ts';
+import { checkDue } from '../../parts/today.ts';
+import { Empty, Loading, Trouble } from '../../parts/states.tsx';
+import { AfterwardsSheet } from './AfterwardsSheet.tsx';
+import { DrillSheet } from './DrillSheet.tsx';
+import { LookBackSheet } from './LookBackSheet.tsx';
+import { LooseSheet } from './LooseSheet.tsx';
+import { MinuteSheet } from './MinuteSheet.tsx';
+import { PlacementSheet } from './PlacementSheet.tsx';
+import './start.css';
+
+/** What can be begun, in the order of a visit, with what each is in a line. */
+const offers: readonly (readonly [Purpose, string])[] = [
+  ['placement', 'find the set to begin with'],
+  ['retention', 'a few facts of a set passed'],
+  ['drill', 'cards one at a time, at the child\u2019s pace'],
+  ['loose', 'real cards in any order'],
+  ['check', 'one minute on the set'],
+  ['practice', 'the same, not logged'],
+  ['mixed', 'with the sets before it'],
+  ['probe', 'one form all year'],
+  ['afterwards', 'a visit without the app'],
+];
+
+/** Before anything is on the table: what to begin with a pupil, and how it will be measured. */
+export function StartVisit() {
+  const { pupilId = '' } = useParams();
+  const { data, error, refetch, isFetching } = useQuery(pupilsQuery);
+  if (!data)
+    return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the pupil" />;
+  const pupil = data.find((one) => one.id === pupilId);
+  // A pupil added elsewhere is on the way.
+  if (!pupil && isFetching) return <Loading what="the pupil" />;
+  if (!pupil) {
+    return (
+      <Empty title="There is no such pupil in this room">
+        <Button variant="outlined" component={Link} to="/pupils">
+          See the pupils
+        </Button>
+      </Empty>
+    );
+  }
+  return <Sheets pupil={pupil} set={findSet(pupil.setId) as FactSet} />;
+}
+
+function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }) {
+  const { me } = useSession();
+  const [params, setParams] = useSearchParams();
+  const [first] = useState<Purpose>(() => (checkDue(pupil, new Date(), me.timeZone) ? 'check' : 'practice'));
+  const asked = params.get('what');
+  const purpose = offers.find(([one]) => one === asked)?.[0] ?? first;
+  const standing = useOpenMinutes().find((one) => one.pupilId === pupil.id);
+  return (
+    <div className="start">
+      <div className="work-head">
+        <div>
+          <h1>{pupil.name}</h1>
+          <p className="quiet">
+            {operationNames[pupil.operation]}, <strong>{set.name}</strong>,{' '}
+            {countText(set.practises.length, 'fact')}. {set.hint}
+          </p>
+        </div>
+      </div>
+      {standing && (
+        <p className="notch" style={{ marginBottom: 16 }}>
+          <span>
+            A {standsStill(standing)}. <Link to={`/table/${standing.playId}`}>Go on with it</Link>
+          </span>
+        </p>
+      )}
+      <div className="start-sheets">
+        <ToggleButtonGroup
+          exclusive
+          orientation="vertical"
+          value={purpose}
+          aria-label="What to begin"
+          onChange={(_, value: Purpose | null) => value && setParams({ what: value }, { replace: true })}
+        >
+          {offers.map(([value, says]) => (
+            <ToggleButton key={value} value={value} aria-label={`${purposeNames[value]}: ${says}`}>
+              <span className="offer">
+                <strong>{purposeNames[value]}</strong>
+                <span>{says}</span>
+              </span>
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <section className="sheet" aria-label={purposeNames[purpose]}>
+          <Sheet key={purpose} purpose={purpose} pupil={pupil} set={set} />
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function Sheet({
+  purpose,
+  pupil,
+  set,
+}: {
+  readonly purpose: Purpose;
+  readonly pupil: Pupil;
+  readonly set: FactSet;
+}) {
+  if (isMinute(purpose)) return <MinuteSheet pupil={pupil} set={set} purpose={purpose} />;
+  switch (purpose) {
+    case 'placement':
+      return <PlacementSheet pupil={pupil} set={set} />;
+    case 'drill':
+      return <DrillSheet pupil={pupil} set={set} />;
+    case 'retention':
+      return <LookBackSheet pupil={pupil} set={set} />;
+    case 'loose':
+      return <LooseSheet pupil={pupil} set={set} />;
+    case 'afterwards':
+      return <AfterwardsSheet pupil={pupil} set={set} />;
+  }
+}

@@ -1,0 +1,65 @@
+import { factKeyText, type Answer, type DealtRole, type TurnsReading } from '@veldrift/core';
+import { useEffect, useState } from 'react';
+import { LiveKey } from '../../live/LiveKey.tsx';
+
+const unveiledMs = 4000;
+const roleWords: Readonly<Record<DealtRole, string>> = {
+  new: 'new',
+  known: 'known',
+  due: 'due for review',
+  easy: 'an easy one',
+  return: 'comes back',
+  chain: 'third card',
+};
+
+/** What comes next and why; veiled until pressed, since the child sees the screen too. */
+export function ComesNext({
+  reading,
+  answers,
+}: {
+  readonly reading: TurnsReading;
+  readonly answers: readonly Answer[];
+}) {
+  const [shownAt, setShownAt] = useState<number>();
+  useEffect(() => {
+    if (shownAt === undefined) return;
+    const handle = setTimeout(() => setShownAt(undefined), unveiledMs);
+    return () => clearTimeout(handle);
+  }, [shownAt]);
+  const shown = shownAt !== undefined;
+  const { drill } = reading;
+  return (
+    <div className="next">
+      <LiveKey
+        className="live-key"
+        label="What comes next and why"
+        pressed={shown}
+        onPress={(at) => setShownAt(at)}
+      >
+        Comes next {!shown && <span className="veil">•••</span>}
+      </LiveKey>
+      {shown && (
+        <>
+          {reading.coming.length > 0 ? (
+            <ol>
+              {reading.coming.slice(1, 5).map((one, at) => (
+                <li key={at} title={one.why}>
+                  <span className="numeral">{factKeyText(one.fact)}</span>{' '}
+                  <span className="quiet">{roleWords[one.role]}</span>
+                </li>
+              ))}
+            </ol>
+          ) : (
+            <p className="quiet">{reading.next?.why ?? 'Nothing more.'}</p>
+          )}
+          {drill && drill.loop.length > 0 && (
+            <p className="quiet">
+              In the loop: {drill.loop.map((one) => `${factKeyText(one.fact)} (${one.run} of 3)`).join(', ')}
+            </p>
+          )}
+          <p className="quiet">{answers.length} given.</p>
+        </>
+      )}
+    </div>
+  );
+}
