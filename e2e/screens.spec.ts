@@ -34,6 +34,9 @@ async function screensOf(
     ],
     ['change', `/pupils/${odalys.id}/edit`, heading('Delete for good')],
     ['sheet', `/table/new/${odalys.id}`, heading('Odalys B.')],
+    ...(['placement', 'drill', 'retention', 'loose', 'mixed', 'probe', 'afterwards'] as const).map(
+      (what) => [`sheet of ${what}`, `/table/new/${odalys.id}?what=${what}`, heading('Odalys B.')] as const,
+    ),
     ['review', `/review/${play}`, heading(/Facts met/)],
     ['settings', '/settings', heading('Settings')],
     [

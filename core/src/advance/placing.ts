@@ -21,8 +21,8 @@ export function placementDecision(
       reasons: [
         onFacts(
           result.begin === null
-            ? `Every set was recalled; ${begin.name} is the last on this pathway.`
-            : `${begin.name} is the first that is not instant, with a chance of ${Math.round(100 * result.chance)} in 100.`,
+            ? `Every set was recalled; the last on this pathway is ${begin.name}.`
+            : `The first set that is not instant is ${begin.name}, with a chance of ${Math.round(100 * result.chance)} in 100.`,
         ),
         ...(names.length > 0 ? [onFacts(`It may also be ${joinText(names)}.`)] : []),
         ...result.reasons.map(onFacts),

@@ -80,7 +80,7 @@ function Running({ playId, given }: { readonly playId: string; readonly given: L
   };
   const judge = (judgement: Judgement, says: string, seen: readonly Mark[] = []) => {
     if (fact === undefined) {
-      setMissing('Give the two cards first: which fact was it?');
+      setMissing(left === '' || right === '' ? 'Give the two cards first: which fact was it?' : '');
       return;
     }
     const id = uuid();

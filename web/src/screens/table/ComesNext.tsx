@@ -1,4 +1,4 @@
-import { factKeyText, type Answer, type DealtRole, type TurnsReading } from '@veldrift/core';
+import { factKeyText, type DealtRole, type TurnsReading } from '@veldrift/core';
 import { useEffect, useState } from 'react';
 import { LiveKey } from '../../live/LiveKey.tsx';
 
@@ -13,13 +13,7 @@ const roleWords: Readonly<Record<DealtRole, string>> = {
 };
 
 /** What comes next and why; veiled until pressed, since the child sees the screen too. */
-export function ComesNext({
-  reading,
-  answers,
-}: {
-  readonly reading: TurnsReading;
-  readonly answers: readonly Answer[];
-}) {
+export function ComesNext({ reading }: { readonly reading: TurnsReading }) {
   const [shownAt, setShownAt] = useState<number>();
   useEffect(() => {
     if (shownAt === undefined) return;
@@ -40,24 +34,23 @@ export function ComesNext({
       </LiveKey>
       {shown && (
         <>
-          {reading.coming.length > 0 ? (
-            <ol>
-              {reading.coming.slice(1, 5).map((one, at) => (
-                <li key={at} title={one.why}>
+          {reading.coming.length > 1 ? (
+            <p>
+              {reading.coming.slice(1, 4).map((one, at) => (
+                <span key={at} title={one.why} className="next-one">
                   <span className="numeral">{factKeyText(one.fact)}</span>{' '}
                   <span className="quiet">{roleWords[one.role]}</span>
-                </li>
+                </span>
               ))}
-            </ol>
+            </p>
           ) : (
             <p className="quiet">{reading.next?.why ?? 'Nothing more.'}</p>
           )}
-          {drill && drill.loop.length > 0 && (
-            <p className="quiet">
-              In the loop: {drill.loop.map((one) => `${factKeyText(one.fact)} (${one.run} of 3)`).join(', ')}
-            </p>
-          )}
-          <p className="quiet">{answers.length} given.</p>
+          <p className="quiet">
+            {drill && drill.loop.length > 0
+              ? `In the loop: ${drill.loop.map((one) => `${factKeyText(one.fact)} (${one.run} of 3)`).join(', ')}`
+              : reading.next?.why}
+          </p>
         </>
       )}
     </div>

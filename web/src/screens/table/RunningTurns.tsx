@@ -203,7 +203,7 @@ export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly se
             </LiveKey>
           </>
         }
-        middle={<ComesNext reading={reading} answers={given} />}
+        middle={<ComesNext reading={reading} />}
         worked={keypad ? null : <div className="worked">{judgeKey('workedOut', 'Worked out', '↓')}</div>}
       />
       <section className="strip" aria-label="Judging">

@@ -1,0 +1,287 @@
+import { findPathway, placementResult, readPlacement, type PlacementPlan } from '@veldrift/core';
+import { pupilInputOf, type KeptDecision, type Pupil, type PupilPage, type ReviewPage } from '@veldrift/wire';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { v7 as uuid } from 'uuid';
+import {
+  answerEvent,
+  minuteIds,
+  openHouse,
+  type MinuteIds,
+  type TestHouse,
+  type TestRoom,
+} from './testing/room.ts';
+
+let house: TestHouse;
+let room: TestRoom;
+beforeAll(async () => {
+  house = openHouse(inject('appUrl'));
+  room = await house.room();
+});
+afterAll(() => house.close());
+
+const sets = findPathway('strategy')?.sets.mul ?? [];
+const plan: PlacementPlan = { sets, startAt: 0, seed: 11, timed: true };
+
+/** Events of a placement of a child who knows the sets before `edge`, answers `from` up to `to`. */
+function placement(
+  ids: MinuteIds,
+  edge: number,
+  part: { from: number; to: number; continues?: string; at?: number; done?: boolean },
+) {
+  const given: { fact: string; class: 'recalled' | 'missed' }[] = [];
+  for (
+    let reading = readPlacement(plan, []);
+    reading.next && given.length < part.to;
+    reading = readPlacement(plan, given)
+  )
+    given.push({ fact: reading.next.fact, class: reading.next.set < edge ? 'recalled' : 'missed' });
+  const end = part.at ?? Date.now();
+  const head = { v: 1, seat: 0, ...ids };
+  const at = (back: number) => new Date(end - back).toISOString();
+  return {
+    given,
+    events: [
+      { id: uuid(), v: 1, kind: 'visitStarted', pupilId: ids.pupilId, visitId: ids.visitId, at: at(200_000) },
+      {
+        ...head,
+        id: uuid(),
+        kind: 'playStarted',
+        at: at(199_000),
+        purpose: 'placement',
+        setId: 'strategy/mul/squares',
+        seed: plan.seed,
+        lengthMs: 300_000,
+        way: 'keypad',
+        limitMs: 2000,
+        device: 'test',
+        title: 'Placement',
+        deal: {
+          form: 'placement',
+          operation: 'mul',
+          pathwayId: 'strategy',
+          startAt: 0,
+          continues: part.continues ?? null,
+          timed: true,
+        },
+      },
+      ...given.slice(part.from).map((one, nth) =>
+        answerEvent(ids, {
+          fact: one.fact,
+          at: at(180_000 - nth * 1000),
+          judgement: one.class === 'recalled' ? 'right' : 'wrong',
+          latencyMs: 1200,
+          given: null,
+        }),
+      ),
+      {
+        ...head,
+        id: uuid(),
+        kind: 'playEnded',
+        at: at(0),
+        usedMs: 180_000,
+        reason: part.done === false ? 'tutor' : 'time',
+        calm: false,
+        interrupted: false,
+      },
+    ],
+  };
+}
+
+const review = async (playId: string) => (await room.call('GET', `/api/plays/${playId}`)).body as ReviewPage;
+const page = async (id: string) => (await room.call('GET', `/api/pupils/${id}`)).body as PupilPage;
+
+describe('a placement', () => {
+  it('names the set, and on acceptance the pupil begins with it; never more than provisional states', async () => {
+    const id = await room.pupil();
+    const ids = minuteIds(id);
+    const { events, given } = placement(ids, 4, { from: 0, to: 40 });
+    await room.send(events);
+    const found = await review(ids.playId);
+    const expected = placementResult(plan, readPlacement(plan, given));
+    expect(found.placing?.toSetId).toBe(sets[expected?.begin ?? -1]?.id);
+    expect(found.placing?.decision.verdict).toBe('place');
+    expect(found.states.every((one) => one.after !== 'recalled' && one.after !== 'kept')).toBe(true);
+    const body = {
+      id: uuid(),
+      playId: ids.playId,
+      outcome: 'accepted',
+      toSetId: found.placing?.toSetId,
+      reason: '',
+    };
+    expect(
+      (await room.call('POST', `/api/pupils/${id}/placements`, { ...body, toSetId: 'strategy/mul/2' }))
+        .status,
+    ).toBe(409);
+    const kept = await room.call('POST', `/api/pupils/${id}/placements`, body);
+    expect(kept.status).toBe(201);
+    expect(kept.body as KeptDecision).toMatchObject({
+      about: 'placement',
+      toSetId: found.placing?.toSetId,
+      verdict: 'place',
+    });
+    const after = await page(id);
+    expect(after.pupil.setId).toBe(found.placing?.toSetId);
+    expect(after.openPlacement).toBeNull();
+    // Sent again it is the same decision.
+    expect(((await room.call('POST', `/api/pupils/${id}/placements`, body)).body as KeptDecision).id).toBe(
+      body.id,
+    );
+    expect((await review(ids.playId)).decision?.id).toBe(body.id);
+  });
+
+  it('goes on at another visit where it stopped, and rests on the answers of both', async () => {
+    const id = await room.pupil();
+    const first = minuteIds(id);
+    const second = minuteIds(id);
+    await room.send(
+      placement(first, 6, { from: 0, to: 9, at: Date.now() - 3 * 86_400_000, done: false }).events,
+    );
+    const open = (await page(id)).openPlacement;
+    expect(open).toMatchObject({ playId: first.playId, seed: 11, startAt: 0 });
+    expect(open?.answers).toHaveLength(9);
+    const whole = placement(second, 6, { from: 9, to: 40, continues: first.playId });
+    await room.send(whole.events);
+    const found = await review(second.playId);
+    expect(found.earlierAnswers).toHaveLength(9);
+    expect(found.placing?.toSetId).toBe(sets[6]?.id);
+    expect(found.placing?.decision.answerIds).toHaveLength(whole.given.length);
+    expect((await page(id)).openPlacement).toBeNull();
+  });
+
+  it('may be decided otherwise with a reason, and says what is wrong', async () => {
+    const id = await room.pupil();
+    const ids = minuteIds(id);
+    await room.send(placement(ids, 3, { from: 0, to: 40 }).events);
+    const call = (over: object) =>
+      room.call('POST', `/api/pupils/${id}/placements`, {
+        id: uuid(),
+        playId: ids.playId,
+        outcome: 'otherwise',
+        toSetId: 'strategy/mul/2',
+        reason: 'Start safe.',
+        ...over,
+      });
+    expect((await call({ reason: ' ' })).status).toBe(400);
+    expect((await call({ toSetId: 'strategy/add/two' })).status).toBe(400);
+    expect((await call({ playId: uuid() })).status).toBe(404);
+    expect((await call({})).status).toBe(201);
+    expect((await page(id)).pupil.setId).toBe('strategy/mul/2');
+  });
+
+  it('says nothing while every answer is in doubt', async () => {
+    const id = await room.pupil();
+    const ids = minuteIds(id);
+    const { events } = placement(ids, 3, { from: 0, to: 3, done: false });
+    await room.send(
+      events.map((one) =>
+        'fact' in one ? { ...one, judgement: 'right', latencyMs: 2600, given: '1' } : one,
+      ),
+    );
+    expect((await review(ids.playId)).placing).toBeNull();
+    const tried = await room.call('POST', `/api/pupils/${id}/placements`, {
+      id: uuid(),
+      playId: ids.playId,
+      outcome: 'accepted',
+      toSetId: 'strategy/mul/2',
+      reason: '',
+    });
+    expect(tried.status).toBe(409);
+  });
+});
+
+describe('the numbers of the schools', () => {
+  it('go for the whole room, a pupil\u2019s own before them, and change what the schools say', async () => {
+    const own = await house.room('Policies');
+    const one = await own.pupil();
+    const two = await own.pupil({ policy: { aimPerMinute: 22 } });
+    expect((await own.call('GET', '/api/policy')).body).toEqual({ policy: {} });
+    expect((await own.call('PUT', '/api/policy', { policy: { aimPerMinute: 18 } })).status).toBe(200);
+    const list = (await own.call('GET', '/api/pupils')).body as Pupil[];
+    expect(list.find((pupil) => pupil.id === one)).toMatchObject({
+      roomPolicy: { aimPerMinute: 18 },
+      policy: {},
+    });
+    expect(list.find((pupil) => pupil.id === two)).toMatchObject({ policy: { aimPerMinute: 22 } });
+    const refused = await own.call('PUT', '/api/policy', { policy: { aimPerMinute: 0 } });
+    expect(refused).toMatchObject({ status: 400, body: { field: 'policy.aimPerMinute' } });
+    expect((await room.call('GET', '/api/policy')).body).toEqual({ policy: {} });
+  });
+});
+
+describe('a play without a clock', () => {
+  it('counts the instant answers of a loose pack, takes one back, and keeps the others by fact', async () => {
+    const id = await room.pupil();
+    const ids = minuteIds(id);
+    const head = { v: 1, seat: 0, ...ids, at: new Date().toISOString() };
+    const counted = [uuid(), uuid(), uuid()];
+    const sent = await room.send([
+      { id: uuid(), v: 1, kind: 'visitStarted', pupilId: id, visitId: ids.visitId, at: head.at },
+      {
+        ...head,
+        id: uuid(),
+        kind: 'playStarted',
+        purpose: 'loose',
+        setId: 'strategy/mul/squares',
+        seed: 1,
+        lengthMs: 600_000,
+        way: 'loose',
+        limitMs: 2000,
+        device: 'test',
+        title: 'Loose pack',
+      },
+      ...counted.map((one) => ({ ...head, id: one, kind: 'instantCounted' })),
+      { ...head, id: uuid(), kind: 'answerRetracted', answerId: counted[2] },
+      answerEvent(ids, {
+        way: 'loose',
+        judgement: 'wrong',
+        given: null,
+        latencyMs: null,
+        lastKeyMs: null,
+        fact: '7x8',
+      }),
+      answerEvent(ids, {
+        way: 'loose',
+        judgement: 'right',
+        latencyMs: null,
+        lastKeyMs: null,
+        fact: '7x7',
+        hidden: 'right',
+        given: '7',
+      }),
+      {
+        ...head,
+        id: uuid(),
+        kind: 'playEnded',
+        usedMs: 60_000,
+        reason: 'tutor',
+        calm: false,
+        interrupted: false,
+      },
+    ]);
+    expect(
+      (sent.body as { results: { status: string }[] }).results.every((one) => one.status === 'kept'),
+    ).toBe(true);
+    const found = await review(ids.playId);
+    expect(found.play).toMatchObject({ tally: 2, purpose: 'loose', title: 'Loose pack', counts: false });
+    // A prompt that hid another place is kept, but no state rests on it.
+    expect((await page(id)).facts.mul.map((one) => one.fact)).toEqual(['7x8']);
+    expect(found.answers.map((one) => one.hidden ?? 'result').sort()).toEqual(['result', 'right']);
+  });
+
+  it('has other states in an untimed school: a change of school works them out afresh', async () => {
+    const id = await room.pupil();
+    const ids = minuteIds(id);
+    const day = (n: number) => new Date(Date.now() - n * 86_400_000).toISOString();
+    await room.send(
+      [5, 4, 3, 2].map((n) => answerEvent(ids, { at: day(n), seen: n === 2 ? ['explained'] : [] })),
+    );
+    const state = async () => (await page(id)).facts.mul.find((one) => one.fact === '7x7')?.state;
+    expect(await state()).toBe('recalled');
+    const { pupil } = await page(id);
+    const input = pupilInputOf(pupil);
+    await room.call('PUT', `/api/pupils/${id}`, { ...input, school: 'accurateExplained' });
+    expect(await state()).toBe('secure');
+    await room.call('PUT', `/api/pupils/${id}`, { ...input, school: 'minuteAim' });
+    expect(await state()).toBe('recalled');
+  });
+});
