@@ -14,4 +14,11 @@ await loadDemo(db, new Date(new Date().setHours(9, 40, 0, 0)));
 await db.end();
 const s = await serve(root, { db: cluster.appUrl('demo'), port: 19900, host: '127.0.0.1' });
 console.log('up', s.port);
-process.on('SIGTERM', () => void s.stop().then(() => cluster.stop()).then(() => process.exit(0)));
+process.on(
+  'SIGTERM',
+  () =>
+    void s
+      .stop()
+      .then(() => cluster.stop())
+      .then(() => process.exit(0)),
+);

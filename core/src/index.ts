@@ -20,6 +20,7 @@ export * from './recall/rateBands.ts';
 export * from './recall/recallLimit.ts';
 export * from './recall/reviewDate.ts';
 export * from './recall/slip.ts';
+export * from './recall/voiceOnset.ts';
 export * from './practice/checkForm.ts';
 export * from './practice/copyForm.ts';
 export * from './practice/dealDrill.ts';
@@ -53,6 +54,7 @@ export * from './simulation/measureLearner.ts';
 export * from './simulation/profiles.ts';
 export * from './simulation/simulatePlacement.ts';
 export * from './simulation/simulateSchool.ts';
+export * from './simulation/voiceClips.ts';
 export {
   countText,
   factListText,

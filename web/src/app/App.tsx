@@ -41,6 +41,9 @@ const NamingCalibration = lazy(() =>
 const JudgingCalibration = lazy(() =>
   import('../screens/calibrate/JudgingCalibration.tsx').then((m) => ({ default: m.JudgingCalibration })),
 );
+const VoiceCalibration = lazy(() =>
+  import('../screens/calibrate/VoiceCalibration.tsx').then((m) => ({ default: m.VoiceCalibration })),
+);
 
 /** What a new build no longer understands of what was kept is passed over. */
 const cacheVersion = '1';
@@ -80,6 +83,7 @@ export function App() {
                 <Route path="/calibrate/keypad/:pupilId" element={<KeypadCalibration />} />
                 <Route path="/calibrate/naming/:pupilId" element={<NamingCalibration />} />
                 <Route path="/calibrate/judging" element={<JudgingCalibration />} />
+                <Route path="/calibrate/voice" element={<VoiceCalibration />} />
                 <Route element={<Framed />}>
                   <Route index element={<Today />} />
                   <Route path="/pupils" element={<Pupils />} />

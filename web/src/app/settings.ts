@@ -6,6 +6,8 @@ export interface Settings {
   readonly theme: ThemeName;
   /** The hand that holds or presses: the judge keys lie on its side. */
   readonly hand: 'left' | 'right';
+  /** Where the voice key listens: the device's microphone, or the one of generated clips that ships. */
+  readonly microphone: 'microphone' | 'standIn';
 }
 
 const key = 'veldrift.settings';
@@ -20,12 +22,14 @@ function load(): Settings {
         ? 'dark'
         : 'light',
     hand: 'right',
+    microphone: 'microphone',
   };
   try {
     const kept = JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Settings>;
     return {
       theme: themeNames.find((one) => one === kept.theme) ?? preset.theme,
       hand: kept.hand === 'left' ? 'left' : 'right',
+      microphone: kept.microphone === 'standIn' ? 'standIn' : 'microphone',
     };
   } catch {
     return preset;

@@ -7,6 +7,7 @@ import {
   promptOf,
   timeLeftMs,
   type Answer,
+  type CaptureWay,
   type Judgement,
   type Mark,
   type Measuring,
@@ -50,12 +51,21 @@ export interface LiveMinute {
   readonly say: (given: string | null) => void;
 }
 
+export interface MinuteOptions {
+  /** No time is taken at all. */
+  readonly untimed: boolean;
+  /** How answers are captured now: another way than planned where the microphone fails. */
+  readonly way: CaptureWay;
+  /** The voice heard first after a moment. */
+  readonly onsetAfter?: (at: number) => number | undefined;
+}
+
 /** Runs a minute from its row: the clock, the answers, and keeping both on disk as they come. */
 export function useMinute(
   row: MinuteRow,
   measuring: Measuring,
   outbox: Outbox,
-  untimed: boolean,
+  { untimed, way, onsetAfter }: MinuteOptions,
 ): LiveMinute {
   const [state, setState] = useState(row.state);
   const [showing, setShowing] = useState(0);
@@ -131,7 +141,7 @@ export function useMinute(
         limitMs: row.limitMs,
         seen: [],
         aided: false,
-        way: row.way,
+        way,
       };
       const usedMs = Math.min(current.lengthMs, usedAt(begunAt));
       go(
@@ -141,7 +151,7 @@ export function useMinute(
       if (now.current.closing) finish('time');
       return true;
     },
-    [events, finish, go, measuring.ageDays, row, usedAt],
+    [events, finish, go, measuring.ageDays, row.limitMs, usedAt, way],
   );
 
   /** When the minute's time runs out, as a time stamp of the page; undefined while it does not run. */
@@ -158,10 +168,10 @@ export function useMinute(
       const paintedAt = clock.current?.paintedAt(promptId);
       if (current.status !== 'running' || paintedAt === undefined || at < paintedAt) return false;
       const read = readAnswer(
-        { judgement, at, typed },
+        { judgement, at, typed, onsetAt: onsetAfter?.(paintedAt) },
         {
           fact: promptOf(current),
-          way: row.way,
+          way,
           paintedAt,
           timed: !current.calm && !untimed,
           until: deadline(),
@@ -170,7 +180,7 @@ export function useMinute(
       );
       return read !== undefined && record(read);
     },
-    [clock, deadline, measuring, promptId, record, row.way, untimed],
+    [clock, deadline, measuring, onsetAfter, promptId, record, untimed, way],
   );
 
   // A key pressed before the prompt was painted belongs to the one before.
@@ -192,9 +202,9 @@ export function useMinute(
     deadline,
     graceMs: useCallback(() => {
       // The tutor's key comes after the child's word; a child half-way through typing may finish.
-      if (row.way === 'tutor') return allowanceMs(measuring.overheadFor(1));
+      if (way !== 'keypad') return allowanceMs(measuring.overheadFor(1));
       return typing.current.length > 0 ? finishTypingMs : 0;
-    }, [measuring, row.way]),
+    }, [measuring, way]),
     onClosing: useCallback(() => {
       now.current.closing = true;
     }, []),

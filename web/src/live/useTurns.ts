@@ -4,6 +4,7 @@ import {
   parseFactKey,
   readTurns,
   type Answer,
+  type CaptureWay,
   type FactKey,
   type HiddenPlace,
   type Judgement,
@@ -50,7 +51,7 @@ export interface LiveTurns {
   readonly turn: (at: number) => void;
   readonly answerTyped: (typed: TypedAnswer) => boolean;
   readonly answerRemote: (answer: RemoteAnswer) => boolean;
-  readonly judge: (judgement: Judgement, at: number, typed?: TypedAnswer, onsetAt?: number) => boolean;
+  readonly judge: (judgement: Judgement, at: number, typed?: TypedAnswer) => boolean;
   readonly undo: () => void;
   readonly pause: (reason: PauseReason) => void;
   readonly resume: () => void;
@@ -65,6 +66,10 @@ interface Options {
   readonly untimed: boolean;
   /** The prompt is shown on another device, which takes the time. */
   readonly elsewhere?: boolean;
+  /** How answers are captured now: another way than planned where the microphone fails. */
+  readonly way: CaptureWay;
+  /** The voice heard first after a moment. */
+  readonly onsetAfter?: (at: number) => number | undefined;
 }
 
 /** Runs a play turn by turn from its row: prompts, the clock of each, answers, and keeping them on disk as they come. */
@@ -72,7 +77,7 @@ export function useTurns(
   row: TurnsRow,
   measuring: Measuring,
   outbox: Outbox,
-  { untimed, elsewhere = false }: Options,
+  { untimed, elsewhere = false, way, onsetAfter }: Options,
 ): LiveTurns {
   const { plan } = row;
   const pack = row.deal.pack ?? false;
@@ -154,7 +159,7 @@ export function useTurns(
         limitMs: row.limitMs,
         seen: [],
         aided: false,
-        way: row.way,
+        way,
         ...(hidden === 'result' ? {} : { hidden }),
       };
       const usedMs = usedAt(performance.now());
@@ -164,11 +169,11 @@ export function useTurns(
       );
       return true;
     },
-    [events, go, hidden, measuring.ageDays, plan, row, usedAt],
+    [events, go, hidden, measuring.ageDays, plan, row.limitMs, usedAt, way],
   );
 
   const judge = useCallback(
-    (judgement: Judgement, at: number, typed: TypedAnswer = [], onsetAt?: number): boolean => {
+    (judgement: Judgement, at: number, typed: TypedAnswer = []): boolean => {
       const current = now.current.state;
       const shownAt = paintedAt();
       const fact = readTurns(plan, current).next?.fact;
@@ -176,11 +181,11 @@ export function useTurns(
       // On another device the time is taken there; a key here judges without one.
       if (!elsewhere && (shownAt === undefined || at < shownAt)) return false;
       const read = readAnswer(
-        { judgement, at, typed, onsetAt },
+        { judgement, at, typed, onsetAt: shownAt === undefined ? undefined : onsetAfter?.(shownAt) },
         {
           fact,
           hidden,
-          way: row.way,
+          way,
           paintedAt: shownAt ?? at,
           timed: !elsewhere && current.calmFrom === null && !untimed,
           until: undefined,
@@ -189,7 +194,7 @@ export function useTurns(
       );
       return read !== undefined && record(read.made, read.lastKeyMs, now.current.spoiled);
     },
-    [elsewhere, hidden, measuring, paintedAt, plan, record, row.way, untimed],
+    [elsewhere, hidden, measuring, onsetAfter, paintedAt, plan, record, untimed, way],
   );
 
   const pause = useCallback(

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { calibrationAgeDays, calibrationLastsDays, tutorOverhead } from '@veldrift/core';
+import { calibrationAgeDays, calibrationLastsDays, tutorOverhead, voiceOverhead } from '@veldrift/core';
 import { Link } from 'react-router';
 import { dateText, fineMsText } from '../app/format.ts';
 import { useSession } from '../app/session.tsx';
@@ -19,6 +19,7 @@ export function Settings() {
   const { me } = useSession();
   const settings = useSettings();
   const overhead = me.judging ? tutorOverhead(me.judging.timesMs) : undefined;
+  const voice = me.voice ? voiceOverhead(me.voice.timesMs) : undefined;
   const age = me.judging ? calibrationAgeDays(me.judging.at, new Date().toISOString()) : 0;
   return (
     <div style={{ display: 'grid', gap: 28, maxWidth: 720 }}>
@@ -68,6 +69,31 @@ export function Settings() {
         )}
         <Button variant="outlined" component={Link} to="/calibrate/judging">
           Measure my judging time
+        </Button>
+      </section>
+      <section aria-labelledby="voice" style={{ display: 'grid', gap: 10, justifyItems: 'start' }}>
+        <h2 id="voice">Voice key</h2>
+        <p className="quiet" style={{ maxWidth: '66ch' }}>
+          For one child in a quiet room: the microphone hears when an answer begins. No sound is kept or sent.{' '}
+          {voice
+            ? voice.calibrated
+              ? `The way of the sound takes ${fineMsText(voice.overheadMs)} ± ${fineMsText(voice.spreadMs)}, measured on ${dateText(me.voice?.at ?? '')}.`
+              : `Not calibrated: ${voice.because} 0.06 s is assumed.`
+            : 'Not measured yet: 0.06 s is assumed for the way of the sound.'}
+        </p>
+        <ToggleButtonGroup
+          exclusive
+          value={settings.microphone}
+          aria-label="Microphone"
+          onChange={(_, microphone: 'microphone' | 'standIn' | null) =>
+            microphone && changeSettings({ microphone })
+          }
+        >
+          <ToggleButton value="microphone">This device&rsquo;s microphone</ToggleButton>
+          <ToggleButton value="standIn">Stand-in, for trying out</ToggleButton>
+        </ToggleButtonGroup>
+        <Button variant="outlined" component={Link} to="/calibrate/voice">
+          Test and measure the microphone
         </Button>
       </section>
       <section aria-labelledby="about" style={{ display: 'grid', gap: 10 }}>

@@ -8,13 +8,14 @@ import { useSession } from '../../app/session.tsx';
 import { useSettings } from '../../app/settings.ts';
 import { Keypad } from '../../live/Keypad.tsx';
 import { LiveKey } from '../../live/LiveKey.tsx';
-import { measuringFor } from '../../live/measuringOf.ts';
 import { deleteDigit, typeDigit, type TypedAnswer } from '../../live/typedAnswer.ts';
 import { useKeys } from '../../live/usePaintClock.ts';
 import { useMinute } from '../../live/useMinute.ts';
 import { KeyHelp } from './KeyHelp.tsx';
 import { Margin } from './Margin.tsx';
 import { FactPrompt, TypedLine } from './Prompt.tsx';
+import { useTableCapture } from './useTableCapture.ts';
+import { VoiceBar } from './VoiceBar.tsx';
 import { TableNotice } from './TableNotice.tsx';
 import { readKey } from './keys.ts';
 
@@ -28,11 +29,15 @@ export function RunningTable({
   readonly pupil: Pupil;
   readonly set: FactSet;
 }) {
-  const { me, outbox } = useSession();
+  const { outbox } = useSession();
   const { hand } = useSettings();
   const navigate = useNavigate();
-  const [measuring] = useState(() => measuringFor(pupil, me, row.way));
-  const minute = useMinute(row, measuring, outbox, pupil.clock === 'none');
+  const { way, measuring, voice } = useTableCapture(row.way, pupil);
+  const minute = useMinute(row, measuring, outbox, {
+    untimed: pupil.clock === 'none',
+    way,
+    ...(way === 'voice' ? { onsetAfter: voice.onsetAfter } : {}),
+  });
   const { state } = minute;
   const [typed, setTyped] = useState<TypedAnswer>([]);
   const [said, setSaid] = useState('');
@@ -188,6 +193,7 @@ export function RunningTable({
             </LiveKey>
           </>
         }
+        middle={<VoiceBar voice={voice} />}
         worked={keypad ? null : <div className="worked">{judgeKey('workedOut', 'Worked out', '↓')}</div>}
       />
       <section className="strip" aria-label="Judging">

@@ -17,7 +17,6 @@ import { useSession } from '../../app/session.tsx';
 import { useSettings } from '../../app/settings.ts';
 import { Keypad } from '../../live/Keypad.tsx';
 import { LiveKey } from '../../live/LiveKey.tsx';
-import { measuringFor } from '../../live/measuringOf.ts';
 import { deleteDigit, typeDigit, type TypedAnswer } from '../../live/typedAnswer.ts';
 import { useKeys } from '../../live/usePaintClock.ts';
 import { useTurns, type LiveTurns } from '../../live/useTurns.ts';
@@ -26,16 +25,22 @@ import { KeyHelp } from './KeyHelp.tsx';
 import { readKey } from './keys.ts';
 import { Margin } from './Margin.tsx';
 import { FactPrompt, TypedLine } from './Prompt.tsx';
+import { useTableCapture } from './useTableCapture.ts';
+import { VoiceBar } from './VoiceBar.tsx';
 import { TurnsNotice } from './TurnsNotice.tsx';
 
 /** The table while a play goes turn by turn: a drill, a placement, a look back; on screen or with stacked cards. */
 export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly set: FactSet }) {
-  const { me, outbox } = useSession();
+  const { outbox } = useSession();
   const { hand } = useSettings();
   const navigate = useNavigate();
   const { pupil } = row;
-  const [measuring] = useState(() => measuringFor(pupil, me, row.way));
-  const turns = useTurns(row, measuring, outbox, { untimed: pupil.clock === 'none' });
+  const { way, measuring, voice } = useTableCapture(row.way, pupil);
+  const turns = useTurns(row, measuring, outbox, {
+    untimed: pupil.clock === 'none',
+    way,
+    ...(way === 'voice' ? { onsetAfter: voice.onsetAfter } : {}),
+  });
   const { state, reading, fact } = turns;
   const [typed, setTyped] = useState<TypedAnswer>([]);
   const [said, setSaid] = useState('');
@@ -203,7 +208,12 @@ export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly se
             </LiveKey>
           </>
         }
-        middle={<ComesNext reading={reading} />}
+        middle={
+          <>
+            <VoiceBar voice={voice} />
+            <ComesNext reading={reading} />
+          </>
+        }
         worked={keypad ? null : <div className="worked">{judgeKey('workedOut', 'Worked out', '↓')}</div>}
       />
       <section className="strip" aria-label="Judging">
