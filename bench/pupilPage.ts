@@ -6,6 +6,7 @@ import {
   inRoom,
   migrate,
   openDb,
+  openLinkHub,
   openSession,
   rebuildRoom,
   startCluster,
@@ -45,7 +46,9 @@ export const pupilPageBench: Bench = async (root, say) => {
       );
     });
     const token = await openSession(db, roomId, userId);
-    const app = createApp({ db, log: pino({ level: 'silent' }), secure: false });
+    const log = pino({ level: 'silent' });
+    const live = openLinkHub(cluster.appUrl('bench'), db, log);
+    const app = createApp({ db, log, live, secure: false });
     const call = (method: string, path: string, body?: unknown) =>
       app.request(`http://bench.example${path}`, {
         method,

@@ -46,6 +46,8 @@ create table links (
   token_hash bytea unique,
   created_at timestamptz not null default now(),
   expires_at timestamptz not null,
+  -- What the child's screen shows now, for one that comes back.
+  shown jsonb,
   primary key (room_id, id),
   foreign key (room_id, user_id) references users on delete cascade
 );

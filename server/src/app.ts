@@ -4,6 +4,7 @@ import { getCookie } from 'hono/cookie';
 import { secureHeaders } from 'hono/secure-headers';
 import { cookieName, findSession } from './auth/session.ts';
 import { accountRoutes, openRoutes } from './routes/account.ts';
+import { childRoutes, linkRoutes } from './routes/child.ts';
 import { Refusal, refuse, type Env, type House } from './routes/context.ts';
 import { placementRoutes } from './routes/placements.ts';
 import { playRoutes } from './routes/plays.ts';
@@ -67,6 +68,7 @@ export function createApp(house: House): Hono<Env> {
     return c.json({ ok: true });
   });
   api.route('/', openRoutes(house));
+  api.route('/', childRoutes(house));
   api.use(async (c, next) => {
     const token = getCookie(c, cookieName);
     const session = token === undefined ? undefined : await findSession(house.db, token);
@@ -79,6 +81,7 @@ export function createApp(house: House): Hono<Env> {
   api.route('/', playRoutes(house));
   api.route('/', placementRoutes(house));
   api.route('/', policyRoutes(house));
+  api.route('/', linkRoutes(house));
   api.all('*', () => refuse(404, 'There is nothing at this address.'));
   app.route('/api', api);
   return app;

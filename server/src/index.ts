@@ -4,6 +4,7 @@ export * from './auth/password.ts';
 export * from './auth/session.ts';
 export * from './cluster/cluster.ts';
 export * from './db.ts';
+export * from './live/linkHub.ts';
 export * from './migrate.ts';
 export * from './store/events.ts';
 export * from './store/pupils.ts';

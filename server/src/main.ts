@@ -3,6 +3,7 @@ import type { Server } from 'node:http';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { openDb } from './db.ts';
+import { openLinkHub } from './live/linkHub.ts';
 import { servePages } from './pages.ts';
 
 /** Starts the server from its environment: VELDRIFT_DB, VELDRIFT_PORT, VELDRIFT_HOST, VELDRIFT_PAGES, VELDRIFT_SECURE, VELDRIFT_LOG. */
@@ -11,7 +12,8 @@ function main(): void {
   if (!url) throw new Error('VELDRIFT_DB should be the address of the database.');
   const log = pino({ level: process.env.VELDRIFT_LOG ?? 'warn' });
   const db = openDb(url, (error) => log.warn({ err: error }, 'a database connection broke'));
-  const app = createApp({ db, log, secure: process.env.VELDRIFT_SECURE === '1' });
+  const live = openLinkHub(url, db, log);
+  const app = createApp({ db, log, live, secure: process.env.VELDRIFT_SECURE === '1' });
   if (process.env.VELDRIFT_PAGES) servePages(app, process.env.VELDRIFT_PAGES);
   const server = serve(
     {
@@ -27,7 +29,13 @@ function main(): void {
   const stop = () => {
     if (stopping) return;
     stopping = true;
-    server.close(() => void db.end().then(() => process.exit(0)));
+    server.close(
+      () =>
+        void live
+          .close()
+          .then(() => db.end())
+          .then(() => process.exit(0)),
+    );
     server.closeAllConnections();
   };
   process.on('SIGTERM', stop);

@@ -19,6 +19,7 @@ let other: TestRoom;
 let theirPupil: string;
 let theirIds: ReturnType<typeof minuteIds>;
 let theirDecision: string;
+let theirLink: string;
 
 beforeAll(async () => {
   house = openHouse(inject('appUrl'));
@@ -39,6 +40,7 @@ beforeAll(async () => {
     reason: 'Wait.',
   });
   expect(made.status).toBe(201);
+  theirLink = ((await other.call('POST', '/api/links', {})).body as { id: string }).id;
 });
 afterAll(() => house.close());
 
@@ -51,6 +53,16 @@ describe('another room', () => {
       outcome: 'otherwise',
       toSetId: 'strategy/mul/3',
       reason: 'mine now',
+    };
+    const show = {
+      seq: 1,
+      promptId: 'p-1',
+      fact: '7x8',
+      hidden: 'result',
+      chain: null,
+      keypad: true,
+      padLeft: false,
+      says: '',
     };
     const tries: [string, string, unknown?][] = [
       ['GET', `/api/pupils/${theirPupil}`],
@@ -71,6 +83,9 @@ describe('another room', () => {
           reason: 'mine now',
         },
       ],
+      ['GET', `/api/links/${theirLink}/events`],
+      ['POST', `/api/links/${theirLink}/show`, show],
+      ['DELETE', `/api/links/${theirLink}`],
       ['GET', `/api/plays/${theirIds.playId}`],
     ];
     // Every route with an id in it is among them: a new one has to be tried here too.

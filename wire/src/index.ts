@@ -1,4 +1,5 @@
 export * from './account.ts';
+export * from './child.ts';
 export * from './decision.ts';
 export * from './event.ts';
 export * from './fields.ts';

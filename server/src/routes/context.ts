@@ -4,11 +4,14 @@ import { read, type Problem } from '@veldrift/wire';
 import type { Schema } from 'yup';
 import type { Session } from '../auth/session.ts';
 import { inRoom, type Db, type RoomTx } from '../db.ts';
+import type { LinkHub } from '../live/linkHub.ts';
 
 /** What the routes stand on. */
 export interface House {
   readonly db: Db;
   readonly log: Logger;
+  /** Between tables and children's screens. */
+  readonly live: LinkHub;
   /** Cookies only over https. */
   readonly secure: boolean;
 }

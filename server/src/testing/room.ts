@@ -6,6 +6,7 @@ import { createApp } from '../app.ts';
 import { hashPassword } from '../auth/password.ts';
 import { openSession } from '../auth/session.ts';
 import { inRoom, openDb, type Db } from '../db.ts';
+import { openLinkHub } from '../live/linkHub.ts';
 
 export const password = 'a long enough word';
 let passwordHash: Promise<string> | undefined;
@@ -23,6 +24,10 @@ export interface TestRoom {
   readonly roomId: string;
   readonly userId: string;
   readonly email: string;
+  /** The tutor's sign-in. */
+  readonly cookie: string;
+  /** Lets the code of a child's screen run out. */
+  readonly expireLink: (id: string) => Promise<void>;
   readonly call: (
     method: string,
     path: string,
@@ -36,11 +41,16 @@ export interface TestRoom {
 
 export function openHouse(appUrl: string): TestHouse {
   const db = openDb(appUrl);
-  const app = createApp({ db, log: pino({ level: 'silent' }), secure: false });
+  const log = pino({ level: 'silent' });
+  const live = openLinkHub(appUrl, db, log);
+  const app = createApp({ db, log, live, secure: false });
   return {
     db,
     app,
-    close: () => db.end(),
+    close: async () => {
+      await live.close();
+      await db.end();
+    },
     room: async (name = 'A room') => {
       const roomId = uuid();
       const userId = uuid();
@@ -81,6 +91,11 @@ export function openHouse(appUrl: string): TestHouse {
         roomId,
         userId,
         email,
+        cookie: `veldrift_session=${token}`,
+        expireLink: (id) =>
+          inRoom(db, roomId, async (tx) => {
+            await tx.run(`update links set expires_at = now() - interval '1 second' where id = $1`, [id]);
+          }),
         call,
         pupil: async (over = {}) => {
           const input = pupilInput(over);

@@ -31,6 +31,9 @@ const Review = lazy(() => import('../screens/review/Review.tsx').then((m) => ({ 
 const LooseTable = lazy(() =>
   import('../screens/loose/LooseTable.tsx').then((m) => ({ default: m.LooseTable })),
 );
+const ChildSide = lazy(() =>
+  import('../screens/child/ChildSide.tsx').then((m) => ({ default: m.ChildSide })),
+);
 const Settings = lazy(() => import('../screens/Settings.tsx').then((m) => ({ default: m.Settings })));
 const KeypadCalibration = lazy(() =>
   import('../screens/calibrate/KeypadCalibration.tsx').then((m) => ({ default: m.KeypadCalibration })),
@@ -77,6 +80,14 @@ export function App() {
             <Routes>
               <Route path="/sign-in" element={<SignInOrFirst />} />
               <Route path="/first-room" element={<FirstRoom />} />
+              <Route
+                path="/child"
+                element={
+                  <Suspense fallback={null}>
+                    <ChildSide />
+                  </Suspense>
+                }
+              />
               <Route element={<SignedIn />}>
                 <Route path="/table/:playId" element={<Table />} />
                 <Route path="/loose/:playId" element={<LooseTable />} />

@@ -1,11 +1,14 @@
 import type { Policy } from '@veldrift/core';
 import type {
   BatchResult,
+  ChildShow,
+  ChildTells,
   DecideInput,
   FirstRoom,
   KeptAnswer,
   KeptDecision,
   Me,
+  NewLink,
   PlaceInput,
   Problem,
   Pupil,
@@ -85,6 +88,11 @@ export const api = {
   review: (playId: string) => call<ReviewPage>('GET', `/plays/${playId}`),
   place: (pupilId: string, input: PlaceInput) =>
     call<KeptDecision>('POST', `/pupils/${pupilId}/placements`, input),
+  joinChild: (code: string) => call<void>('POST', '/child/join', { code }),
+  tellTable: (tells: ChildTells) => call<void>('POST', '/child/tell', tells),
+  newLink: () => call<NewLink>('POST', '/links', {}),
+  showOn: (link: string, show: ChildShow) => call<void>('POST', `/links/${link}/show`, show),
+  dropLink: (link: string) => call<void>('DELETE', `/links/${link}`, {}),
   roomPolicy: () => call<{ policy: Partial<Policy> }>('GET', '/policy'),
   changeRoomPolicy: (policy: Partial<Policy>) => call<void>('PUT', '/policy', { policy }),
   decide: (pupilId: string, input: DecideInput) =>

@@ -6,6 +6,8 @@ export interface Settings {
   readonly theme: ThemeName;
   /** The hand that holds or presses: the judge keys lie on its side. */
   readonly hand: 'left' | 'right';
+  /** How the live table lies: beside the child, or flat between the two with the child's half turned. */
+  readonly arrangement: 'side' | 'flat';
   /** Where the voice key listens: the device's microphone, or the one of generated clips that ships. */
   readonly microphone: 'microphone' | 'standIn';
 }
@@ -23,12 +25,14 @@ function load(): Settings {
         : 'light',
     hand: 'right',
     microphone: 'microphone',
+    arrangement: 'side',
   };
   try {
     const kept = JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Settings>;
     return {
       theme: themeNames.find((one) => one === kept.theme) ?? preset.theme,
       hand: kept.hand === 'left' ? 'left' : 'right',
+      arrangement: kept.arrangement === 'flat' ? 'flat' : 'side',
       microphone: kept.microphone === 'standIn' ? 'standIn' : 'microphone',
     };
   } catch {

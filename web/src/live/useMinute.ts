@@ -7,7 +7,6 @@ import {
   promptOf,
   timeLeftMs,
   type Answer,
-  type CaptureWay,
   type Judgement,
   type Mark,
   type Measuring,
@@ -24,7 +23,10 @@ import type { Outbox } from './outbox.ts';
 import { allowanceMs, readAnswer, type ReadAnswer } from './readAnswer.ts';
 import { usePlayKeeper } from './usePlayKeeper.ts';
 import { typedText, typedTimes, type TypedAnswer } from './typedAnswer.ts';
+import type { TableOptions } from './tableOptions.ts';
+import { useMovedScreen } from './useMovedScreen.ts';
 import { useMinuteWatch } from './useMinuteWatch.ts';
+import { readRemote, type RemoteAnswer } from './remoteAnswer.ts';
 import { tableEvents } from './tableEvents.ts';
 import { usePaintClock } from './usePaintClock.ts';
 
@@ -42,6 +44,9 @@ export interface LiveMinute {
   readonly typing: (typed: TypedAnswer) => void;
   readonly answerTyped: (typed: TypedAnswer) => boolean;
   readonly judge: (judgement: Judgement, at: number, typed?: TypedAnswer) => boolean;
+  readonly answerRemote: (answer: RemoteAnswer) => boolean;
+  /** Hears when another screen painted a prompt. `sameClock`: a window of this machine, whose time stamps compare. */
+  readonly shownElsewhere: (promptId: string, at: number, sameClock: boolean) => void;
   readonly undo: () => void;
   readonly pause: (reason: PauseReason) => void;
   readonly resume: () => void;
@@ -51,21 +56,12 @@ export interface LiveMinute {
   readonly say: (given: string | null) => void;
 }
 
-export interface MinuteOptions {
-  /** No time is taken at all. */
-  readonly untimed: boolean;
-  /** How answers are captured now: another way than planned where the microphone fails. */
-  readonly way: CaptureWay;
-  /** The voice heard first after a moment. */
-  readonly onsetAfter?: (at: number) => number | undefined;
-}
-
 /** Runs a minute from its row: the clock, the answers, and keeping both on disk as they come. */
 export function useMinute(
   row: MinuteRow,
   measuring: Measuring,
   outbox: Outbox,
-  { untimed, way, onsetAfter }: MinuteOptions,
+  { untimed, way, onsetAfter, elsewhere = false }: TableOptions,
 ): LiveMinute {
   const [state, setState] = useState(row.state);
   const [showing, setShowing] = useState(0);
@@ -76,13 +72,20 @@ export function useMinute(
     usedAtRun: row.state.usedMs,
     spoiled: false,
     closing: false,
+    /** When another screen painted the prompt, on this page's time line; `shared`: by one clock, not by hearsay. */
+    there: undefined as
+      { readonly promptId: string; readonly at: number; readonly shared: boolean } | undefined,
   });
 
   const running = state.status === 'running';
   const promptId = `${row.playId.slice(-6)}-${state.position}-${showing}`;
-  const clock = usePaintClock(running ? promptId : undefined, (_, at) => {
+  const clock = usePaintClock(running && !elsewhere ? promptId : undefined, (_, at) => {
     // The minute's own clock goes from the first paint after a start or a pause.
     if (now.current.runFrom === undefined && now.current.state.status === 'running') now.current.runFrom = at;
+  });
+
+  useMovedScreen(elsewhere, () => {
+    now.current.spoiled = true;
   });
 
   const usedAt = useCallback(
@@ -165,7 +168,8 @@ export function useMinute(
   const judge = useCallback(
     (judgement: Judgement, at: number, typed: TypedAnswer = []): boolean => {
       const current = now.current.state;
-      const paintedAt = clock.current?.paintedAt(promptId);
+      const there = now.current.there?.promptId === promptId ? now.current.there : undefined;
+      const paintedAt = elsewhere ? there?.at : clock.current?.paintedAt(promptId);
       if (current.status !== 'running' || paintedAt === undefined || at < paintedAt) return false;
       const read = readAnswer(
         { judgement, at, typed, onsetAt: onsetAfter?.(paintedAt) },
@@ -173,14 +177,15 @@ export function useMinute(
           fact: promptOf(current),
           way,
           paintedAt,
-          timed: !current.calm && !untimed,
+          // A key here gives no time to a prompt that another device shows by a clock of its own.
+          timed: !current.calm && !untimed && (!elsewhere || there?.shared === true),
           until: deadline(),
           overheadFor: measuring.overheadFor,
         },
       );
       return read !== undefined && record(read);
     },
-    [clock, deadline, measuring, onsetAfter, promptId, record, untimed, way],
+    [clock, deadline, elsewhere, measuring, onsetAfter, promptId, record, untimed, way],
   );
 
   // A key pressed before the prompt was painted belongs to the one before.
@@ -223,8 +228,9 @@ export function useMinute(
     // Gaps between frames spoil the time of the prompt shown; a frozen page is not counted to the minute.
     onGap: useCallback(
       (gapMs: number, beganAt: number) => {
-        now.current.spoiled = true;
-        if (gapMs < frozenGapMs || now.current.state.calm || now.current.runFrom === undefined) return;
+        if (!elsewhere) now.current.spoiled = true;
+        if (elsewhere || gapMs < frozenGapMs || now.current.state.calm || now.current.runFrom === undefined)
+          return;
         const at = performance.now();
         go(
           [
@@ -237,13 +243,13 @@ export function useMinute(
         now.current.usedAtRun = now.current.state.usedMs;
         now.current.runFrom = at;
       },
-      [go, usedAt],
+      [elsewhere, go, usedAt],
     ),
     pausedAt: state.pausedAt,
     onLapsed: useCallback(() => finish('closed'), [finish]),
     onHidden: useCallback(() => {
-      if (now.current.state.status === 'running') pause('hidden');
-    }, [pause]),
+      if (!elsewhere && now.current.state.status === 'running') pause('hidden');
+    }, [elsewhere, pause]),
   });
 
   const last = () => now.current.state.answers.at(-1);
@@ -273,6 +279,22 @@ export function useMinute(
       catchUp();
       typing.current = [];
       return judge(judgement, at, typed);
+    },
+    shownElsewhere: (id, at, sameClock) => {
+      now.current.there = { promptId: id, at, shared: sameClock };
+      if (now.current.runFrom === undefined && now.current.state.status === 'running')
+        now.current.runFrom = at;
+    },
+    answerRemote: (answer) => {
+      catchUp();
+      const { there, state: current } = now.current;
+      if (current.status !== 'running' || answer.promptId !== promptId) return false;
+      // By this page's time line as well as can be: painted there, heard of here, begun so much later.
+      const begunAt = there?.promptId === promptId ? there.at + (answer.latencyMs ?? 0) : performance.now();
+      now.current.spoiled = answer.voided;
+      const timed = !current.calm && !untimed;
+      const read = readRemote(answer, { fact: promptOf(current), hidden: 'result', measuring, timed });
+      return record({ ...read, begunAt });
     },
     undo: () => {
       const undone = last();

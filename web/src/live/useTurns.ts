@@ -4,7 +4,6 @@ import {
   parseFactKey,
   readTurns,
   type Answer,
-  type CaptureWay,
   type FactKey,
   type HiddenPlace,
   type Judgement,
@@ -22,19 +21,13 @@ import type { TurnsRow } from '../app/deviceDb.ts';
 import { watchFrames } from './frameWatch.ts';
 import type { Outbox } from './outbox.ts';
 import { readAnswer } from './readAnswer.ts';
+import { readRemote, type RemoteAnswer } from './remoteAnswer.ts';
 import { tableEvents } from './tableEvents.ts';
+import type { TableOptions } from './tableOptions.ts';
+import { useMovedScreen } from './useMovedScreen.ts';
 import { typedText, typedTimes, type TypedAnswer } from './typedAnswer.ts';
 import { usePaintClock } from './usePaintClock.ts';
 import { usePlayKeeper } from './usePlayKeeper.ts';
-
-/** What one press comes to on another device: the time was taken where the prompt was shown. */
-export interface RemoteAnswer {
-  readonly promptId: string;
-  readonly typed: string;
-  readonly latencyMs: number | null;
-  readonly lastKeyMs: number | null;
-  readonly voided: boolean;
-}
 
 /** A play turn by turn under way on this device. Times handed in are time stamps of the page (ms). */
 export interface LiveTurns {
@@ -51,6 +44,8 @@ export interface LiveTurns {
   readonly turn: (at: number) => void;
   readonly answerTyped: (typed: TypedAnswer) => boolean;
   readonly answerRemote: (answer: RemoteAnswer) => boolean;
+  /** Hears when another screen painted a prompt. `sameClock`: a window of this machine, whose time stamps compare. */
+  readonly shownElsewhere: (promptId: string, at: number, sameClock: boolean) => void;
   readonly judge: (judgement: Judgement, at: number, typed?: TypedAnswer) => boolean;
   readonly undo: () => void;
   readonly pause: (reason: PauseReason) => void;
@@ -61,23 +56,12 @@ export interface LiveTurns {
   readonly say: (given: string | null) => void;
 }
 
-interface Options {
-  /** No time is taken at all. */
-  readonly untimed: boolean;
-  /** The prompt is shown on another device, which takes the time. */
-  readonly elsewhere?: boolean;
-  /** How answers are captured now: another way than planned where the microphone fails. */
-  readonly way: CaptureWay;
-  /** The voice heard first after a moment. */
-  readonly onsetAfter?: (at: number) => number | undefined;
-}
-
 /** Runs a play turn by turn from its row: prompts, the clock of each, answers, and keeping them on disk as they come. */
 export function useTurns(
   row: TurnsRow,
   measuring: Measuring,
   outbox: Outbox,
-  { untimed, elsewhere = false, way, onsetAfter }: Options,
+  { untimed, elsewhere = false, way, onsetAfter }: TableOptions,
 ): LiveTurns {
   const { plan } = row;
   const pack = row.deal.pack ?? false;
@@ -89,6 +73,7 @@ export function useTurns(
     usedAtRun: row.state.usedMs,
     spoiled: false,
     turnedAt: undefined as number | undefined,
+    elsewhereAt: undefined as { readonly promptId: string; readonly at: number } | undefined,
   });
   const reading = useMemo(() => readTurns(plan, state), [plan, state]);
   const asking = state.status === 'asking';
@@ -178,23 +163,26 @@ export function useTurns(
       const shownAt = paintedAt();
       const fact = readTurns(plan, current).next?.fact;
       if (current.status !== 'asking' || fact === undefined) return false;
-      // On another device the time is taken there; a key here judges without one.
-      if (!elsewhere && (shownAt === undefined || at < shownAt)) return false;
+      // On another device the time is taken there, and a key here judges without one; a window of this machine shares the clock.
+      const there = now.current.elsewhereAt;
+      const sharedAt = there?.promptId === promptId ? there.at : undefined;
+      const from = elsewhere ? sharedAt : shownAt;
+      if (from !== undefined ? at < from : !elsewhere) return false;
       const read = readAnswer(
-        { judgement, at, typed, onsetAt: shownAt === undefined ? undefined : onsetAfter?.(shownAt) },
+        { judgement, at, typed, onsetAt: from === undefined ? undefined : onsetAfter?.(from) },
         {
           fact,
           hidden,
           way,
-          paintedAt: shownAt ?? at,
-          timed: !elsewhere && current.calmFrom === null && !untimed,
+          paintedAt: from ?? at,
+          timed: from !== undefined && current.calmFrom === null && !untimed,
           until: undefined,
           overheadFor: measuring.overheadFor,
         },
       );
       return read !== undefined && record(read.made, read.lastKeyMs, now.current.spoiled);
     },
-    [elsewhere, hidden, measuring, onsetAfter, paintedAt, plan, record, untimed, way],
+    [elsewhere, hidden, measuring, onsetAfter, paintedAt, plan, promptId, record, untimed, way],
   );
 
   const pause = useCallback(
@@ -203,10 +191,14 @@ export function useTurns(
     [go, usedAt],
   );
 
+  useMovedScreen(elsewhere, () => {
+    now.current.spoiled = true;
+  });
+
   useEffect(() => {
     if (!asking) return;
     const watch = watchFrames(() => {
-      now.current.spoiled = true;
+      if (!elsewhere) now.current.spoiled = true;
     });
     const hide = () => {
       if (document.visibilityState === 'hidden') pause('hidden');
@@ -244,21 +236,12 @@ export function useTurns(
     answerRemote: (answer) => {
       const fact = readTurns(plan, now.current.state).next?.fact;
       if (fact === undefined || answer.promptId !== promptId) return false;
-      const right = Number(answer.typed) === hiddenNumber(parseFactKey(fact), hidden);
-      const { overheadMs, spreadMs, calibrated } = measuring.overheadFor(answer.typed.length);
       const timed = now.current.state.calmFrom === null && !untimed;
-      return record(
-        {
-          judgement: right ? 'right' : 'wrong',
-          given: answer.typed,
-          latencyMs: timed ? answer.latencyMs : null,
-          overheadMs,
-          spreadMs,
-          calibrated,
-        },
-        timed ? answer.lastKeyMs : null,
-        answer.voided,
-      );
+      const read = readRemote(answer, { fact, hidden, measuring, timed });
+      return record(read.made, read.lastKeyMs, answer.voided);
+    },
+    shownElsewhere: (id, at, sameClock) => {
+      if (sameClock) now.current.elsewhereAt = { promptId: id, at };
     },
     judge,
     undo: () => {

@@ -79,11 +79,16 @@ export function FactPrompt({
       {...{ elementtiming: promptId }}
       data-fact={fact}
     >
-      {left}
+      <Digits n={left} />
       <span className="prompt-sign">{displaySigns[operation]}</span>
-      {right}
+      <Digits n={right} />
     </div>
   );
+}
+
+/** A number; one with a 6 or a 9 in it is underlined where the screen lies flat and may be read from either side. */
+function Digits({ n }: { readonly n: number }) {
+  return <span className={/[69]/.test(String(n)) ? 'six-nine' : undefined}>{n}</span>;
 }
 
 /** A bare number, to be copied or named. */

@@ -1,16 +1,25 @@
-import { promptOf, purposeNames, resumeWithinMs, type FactSet, type Judgement } from '@veldrift/core';
+import {
+  factKeyText,
+  promptOf,
+  purposeNames,
+  resumeWithinMs,
+  type FactSet,
+  type Judgement,
+} from '@veldrift/core';
 import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { MinuteRow } from '../../app/deviceDb.ts';
 import { timeText } from '../../app/format.ts';
 import { useSession } from '../../app/session.tsx';
-import { useSettings } from '../../app/settings.ts';
+import { changeSettings, useSettings } from '../../app/settings.ts';
 import { Keypad } from '../../live/Keypad.tsx';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { deleteDigit, typeDigit, type TypedAnswer } from '../../live/typedAnswer.ts';
 import { useKeys } from '../../live/usePaintClock.ts';
 import { useMinute } from '../../live/useMinute.ts';
+import { ChildScreenKey } from './ChildScreenKey.tsx';
+import { useElsewhere, useTwoScreens } from './useTwoScreens.ts';
 import { KeyHelp } from './KeyHelp.tsx';
 import { Margin } from './Margin.tsx';
 import { FactPrompt, TypedLine } from './Prompt.tsx';
@@ -33,8 +42,10 @@ export function RunningTable({
   const { hand } = useSettings();
   const navigate = useNavigate();
   const { way, measuring, voice } = useTableCapture(row.way, pupil);
+  const [elsewhere, setElsewhere] = useElsewhere();
   const minute = useMinute(row, measuring, outbox, {
     untimed: pupil.clock === 'none',
+    elsewhere,
     way,
     ...(way === 'voice' ? { onsetAfter: voice.onsetAfter } : {}),
   });
@@ -43,8 +54,26 @@ export function RunningTable({
   const [said, setSaid] = useState('');
   const [clockShown, setClockShown] = useState(pupil.clock === 'shown');
   const [help, setHelp] = useState(false);
+  const [helpless, setHelpless] = useState(false);
   const keypad = row.way === 'keypad';
   const running = state.status === 'running';
+  const screen = useTwoScreens(
+    minute,
+    {
+      promptId: minute.promptId,
+      fact: running ? promptOf(state) : null,
+      hidden: 'result',
+      chain: null,
+      keypad,
+      padLeft: pupil.hand === 'left',
+      says: { ready: 'Ready', running: '', paused: 'A little pause.', over: 'Done. Thank you.' }[
+        state.status
+      ],
+    },
+    setElsewhere,
+  );
+  const { arrangement } = useSettings();
+  const flat = arrangement === 'flat';
 
   const type = (next: TypedAnswer) => {
     setTyped(next);
@@ -95,7 +124,7 @@ export function RunningTable({
     minute.calm();
   };
 
-  useKeys(!help, (event) => {
+  useKeys(!help && !helpless, (event) => {
     const key = readKey(event.key);
     if (!key) return;
     event.preventDefault();
@@ -138,16 +167,21 @@ export function RunningTable({
   const untimed = state.calm;
 
   return (
-    <div className={`live ${hand}`}>
+    <div className={`live ${hand} ${flat ? 'flat' : ''}`}>
       <main
-        className={`field ${keypad ? 'with-pad' : ''} ${pupil.hand === 'left' ? 'pad-left' : ''}`}
+        className={`field ${keypad && !elsewhere ? 'with-pad' : ''} ${pupil.hand === 'left' ? 'pad-left' : ''}`}
         data-status={state.status}
         data-calm={state.calm}
       >
         <h1 className="sr-only">
           {pupil.name}: {purposeNames[row.purpose].toLowerCase()}, {set.name}
         </h1>
-        {running ? (
+        {running && elsewhere ? (
+          <div className="field-small">
+            <p className="numeral">{factKeyText(promptOf(state))}</p>
+            <p className="quiet">On the child&rsquo;s screen.</p>
+          </div>
+        ) : running ? (
           <>
             <div className="asked">
               <FactPrompt promptId={minute.promptId} fact={promptOf(state)} />
@@ -216,6 +250,12 @@ export function RunningTable({
             <LiveKey className="live-key" disabled={!running} onPress={() => pause('interrupted')}>
               Interrupted <kbd aria-hidden>I</kbd>
             </LiveKey>
+            <ChildScreenKey
+              screen={screen}
+              flat={flat}
+              onFlat={(value) => changeSettings({ arrangement: value ? 'flat' : 'side' })}
+              onOpen={setHelpless}
+            />
             <LiveKey
               className="live-key"
               pressed={clockShown}

@@ -1,30 +1,23 @@
-import {
-  factKeyText,
-  isRight,
-  parseFactKey,
-  purposeNames,
-  sayNowLine,
-  wholeFactText,
-  type Answer,
-  type FactSet,
-  type Judgement,
-} from '@veldrift/core';
+import { factKeyText, purposeNames, type FactSet, type Judgement } from '@veldrift/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { TurnsRow } from '../../app/deviceDb.ts';
-import { keepTogether } from '../../app/format.ts';
 import { useSession } from '../../app/session.tsx';
-import { useSettings } from '../../app/settings.ts';
+import { changeSettings, useSettings } from '../../app/settings.ts';
 import { Keypad } from '../../live/Keypad.tsx';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { deleteDigit, typeDigit, type TypedAnswer } from '../../live/typedAnswer.ts';
 import { useKeys } from '../../live/usePaintClock.ts';
-import { useTurns, type LiveTurns } from '../../live/useTurns.ts';
+import { useTurns } from '../../live/useTurns.ts';
+import { ChildScreenKey } from './ChildScreenKey.tsx';
+import { Told } from './Told.tsx';
+import { saysOf, showOf, slidesUnder } from './turnsWords.ts';
 import { ComesNext } from './ComesNext.tsx';
 import { KeyHelp } from './KeyHelp.tsx';
 import { readKey } from './keys.ts';
 import { Margin } from './Margin.tsx';
 import { FactPrompt, TypedLine } from './Prompt.tsx';
+import { useElsewhere, useTwoScreens } from './useTwoScreens.ts';
 import { useTableCapture } from './useTableCapture.ts';
 import { VoiceBar } from './VoiceBar.tsx';
 import { TurnsNotice } from './TurnsNotice.tsx';
@@ -36,8 +29,10 @@ export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly se
   const navigate = useNavigate();
   const { pupil } = row;
   const { way, measuring, voice } = useTableCapture(row.way, pupil);
+  const [elsewhere, setElsewhere] = useElsewhere();
   const turns = useTurns(row, measuring, outbox, {
     untimed: pupil.clock === 'none',
+    elsewhere,
     way,
     ...(way === 'voice' ? { onsetAfter: voice.onsetAfter } : {}),
   });
@@ -45,9 +40,13 @@ export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly se
   const [typed, setTyped] = useState<TypedAnswer>([]);
   const [said, setSaid] = useState('');
   const [help, setHelp] = useState(false);
+  const [helpless, setHelpless] = useState(false);
   const keypad = row.way === 'keypad';
   const pack = row.deal.pack ?? false;
   const asking = state.status === 'asking';
+  const screen = useTwoScreens(turns, showOf(turns, row), setElsewhere);
+  const { arrangement } = useSettings();
+  const flat = arrangement === 'flat';
   const given = state.answers.slice(row.earlier);
   const last = given.at(-1);
 
@@ -99,7 +98,7 @@ export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly se
     else turns.end();
   };
 
-  useKeys(!help, (event) => {
+  useKeys(!help && !helpless, (event) => {
     const key = readKey(event.key);
     if (!key) return;
     event.preventDefault();
@@ -140,16 +139,21 @@ export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly se
   );
 
   return (
-    <div className={`live ${hand}`}>
+    <div className={`live ${hand} ${flat ? 'flat' : ''}`}>
       <main
-        className={`field ${keypad && asking ? 'with-pad' : ''} ${pupil.hand === 'left' ? 'pad-left' : ''}`}
+        className={`field ${keypad && asking && !elsewhere ? 'with-pad' : ''} ${pupil.hand === 'left' ? 'pad-left' : ''}`}
         data-status={state.status}
         data-calm={state.calmFrom !== null}
       >
         <h1 className="sr-only">
           {pupil.name}: {purposeNames[row.purpose].toLowerCase()}, {row.title || set.name}
         </h1>
-        {asking && fact !== undefined && !pack ? (
+        {asking && fact !== undefined && elsewhere ? (
+          <div className="field-small">
+            <p className="numeral">{factKeyText(fact)}</p>
+            <p className="quiet">On the child&rsquo;s screen.</p>
+          </div>
+        ) : asking && fact !== undefined && !pack ? (
           <>
             <div className="asked">
               <FactPrompt
@@ -236,6 +240,14 @@ export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly se
             <LiveKey className="live-key" disabled={!asking} onPress={() => pause('interrupted')}>
               Interrupted <kbd aria-hidden>I</kbd>
             </LiveKey>
+            {!pack && (
+              <ChildScreenKey
+                screen={screen}
+                flat={flat}
+                onFlat={(value) => changeSettings({ arrangement: value ? 'flat' : 'side' })}
+                onOpen={setHelpless}
+              />
+            )}
             <LiveKey
               className="live-key"
               disabled={state.status !== 'told' && !(state.status === 'ready' && pack)}
@@ -254,57 +266,4 @@ export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly se
       {help && <KeyHelp onClose={() => setHelp(false)} />}
     </div>
   );
-}
-
-/** With stacked cards: how many cards a missed one is slid under; undefined when it does not come back. */
-function slidesUnder({ reading, state }: LiveTurns): number | undefined {
-  const fact = state.answers.at(-1)?.fact;
-  const at = reading.coming.findIndex((one) => one.fact === fact && one.role === 'return');
-  return at > 0 ? at : undefined;
-}
-
-/** The clock stands: the whole fact, and after a miss its say-now line, until the next is turned. */
-function Told({
-  answer,
-  pack,
-  slides,
-  onTurn,
-}: {
-  readonly answer: Answer;
-  readonly pack: boolean;
-  readonly slides: number | undefined;
-  readonly onTurn: (at: number) => void;
-}) {
-  const missed = !isRight(answer.judgement);
-  return (
-    <div className={`told ${missed ? 'missed' : ''}`}>
-      <p className="told-fact numeral">{wholeFactText(answer.fact)}</p>
-      {missed && <p className="told-say">{keepTogether(sayNowLine(parseFactKey(answer.fact)))}</p>}
-      {missed && pack && slides !== undefined && (
-        <p className="told-say quiet">Slide it back under {slides === 1 ? 'one card' : `${slides} cards`}.</p>
-      )}
-      <LiveKey className="live-key told-turn" onPress={onTurn}>
-        {pack ? 'Next card' : 'Next'}
-      </LiveKey>
-    </div>
-  );
-}
-
-/** One line for the tutor on where things stand. */
-function saysOf({ state, reading }: LiveTurns, row: TurnsRow, said: string): string {
-  if (state.status === 'paused') return 'It stands still. Space goes on; nothing is counted meanwhile.';
-  if (state.status === 'over') return 'Over. Space opens the review.';
-  if (said !== '') return `Not right: said ${said}.`;
-  if (state.calmFrom !== null) return 'Calm: known facts, no clock. Press End when it is enough.';
-  if (state.status === 'told')
-    return 'The clock stands. The child says the whole fact; Space turns the next.';
-  if (state.status === 'ready')
-    return row.deal.pack
-      ? 'Space as the first card turns.'
-      : 'Space begins. The child says or types only the answer.';
-  if (reading.drill?.newStopped && row.purpose === 'drill')
-    return 'Enough errors on new facts: no new ones today.';
-  return row.way === 'keypad'
-    ? 'The child types only the answer.'
-    : 'The child says only the answer; one key judges it.';
 }

@@ -1,0 +1,180 @@
+import type { ChildShow, ChildTells, NewLink } from '@veldrift/wire';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { pino } from 'pino';
+import { createApp } from './app.ts';
+import { openDb } from './db.ts';
+import { openLinkHub } from './live/linkHub.ts';
+import { openHouse, type TestHouse, type TestRoom } from './testing/room.ts';
+
+let house: TestHouse;
+let room: TestRoom;
+beforeAll(async () => {
+  house = openHouse(inject('appUrl'));
+  room = await house.room();
+});
+afterAll(() => house.close());
+
+const show = (seq: number, over: Partial<ChildShow> = {}): ChildShow => ({
+  seq,
+  promptId: `p-${seq}`,
+  fact: '7x8',
+  hidden: 'result',
+  chain: null,
+  keypad: true,
+  padLeft: false,
+  says: '',
+  ...over,
+});
+const tells = (over: Partial<ChildTells> = {}): ChildTells => ({
+  kind: 'answer',
+  promptId: 'p-1',
+  typed: '56',
+  latencyMs: 1800,
+  lastKeyMs: 2100,
+  voided: false,
+  paintedAtMs: null,
+  ...over,
+});
+const newLink = async () => (await room.call('POST', '/api/links', {})).body as NewLink;
+
+type App = ReturnType<typeof createApp>;
+/** A child's device: no sign-in, a cookie of its own. */
+async function join(app: App, code: string) {
+  const response = await app.request('http://test.example/api/child/join', {
+    method: 'POST',
+    headers: { host: 'test.example', 'content-type': 'application/json' },
+    body: JSON.stringify({ code }),
+  });
+  const cookie = (response.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
+  return { status: response.status, body: (await response.json()) as { message?: string }, cookie };
+}
+const tell = (app: App, cookie: string, body: object) =>
+  app.request('http://test.example/api/child/tell', {
+    method: 'POST',
+    headers: { host: 'test.example', 'content-type': 'application/json', cookie },
+    body: JSON.stringify(body),
+  });
+
+/** Reads data events of a stream, one after another. */
+function events(response: Response) {
+  const reader = (response.body as ReadableStream<Uint8Array>).getReader();
+  let text = '';
+  return {
+    next: async (): Promise<unknown> => {
+      for (;;) {
+        const end = text.indexOf('\n\n');
+        if (end >= 0) {
+          const block = text.slice(0, end);
+          text = text.slice(end + 2);
+          const data = /^data: ?(.*)$/m.exec(block)?.[1] ?? '';
+          if (!block.includes('event: still')) return JSON.parse(data);
+          continue;
+        }
+        const { value, done } = await reader.read();
+        if (done) return undefined;
+        text += new TextDecoder().decode(value);
+      }
+    },
+    stop: () => reader.cancel(),
+  };
+}
+
+describe('a child\u2019s screen', () => {
+  it('joins once by its code, sees what is laid on it, and tells what was typed, over two server processes', async () => {
+    // A second process: its own pool, its own listening connection.
+    const db = openDb(inject('appUrl'));
+    const log = pino({ level: 'silent' });
+    const live = openLinkHub(inject('appUrl'), db, log);
+    const other = createApp({ db, log, live, secure: false });
+    try {
+      const link = await newLink();
+      expect(link.code).toMatch(/^\d{6}$/);
+      expect((await room.call('POST', `/api/links/${link.id}/show`, show(1))).status).toBe(200);
+      const joined = await join(other, link.code);
+      expect(joined.status).toBe(201);
+      const child = events(
+        await other.request('http://test.example/api/child/events', { headers: { cookie: joined.cookie } }),
+      );
+      // A screen that joins late is shown what is there.
+      expect(await child.next()).toMatchObject({ seq: 1, fact: '7x8' });
+      const tutor = events(
+        await house.app.request(`http://test.example/api/links/${link.id}/events`, {
+          headers: { cookie: room.cookie, host: 'test.example' },
+        }),
+      );
+      await room.call('POST', `/api/links/${link.id}/show`, show(2, { fact: '6x9' }));
+      expect(await child.next()).toMatchObject({ seq: 2, fact: '6x9' });
+      expect((await tell(other, joined.cookie, tells())).status).toBe(200);
+      expect(await tutor.next()).toEqual(tells());
+      // Taken away, it is told so, and its cookie opens nothing more.
+      await room.call('DELETE', `/api/links/${link.id}`, {});
+      expect(await child.next()).toBeNull();
+      await child.stop();
+      await tutor.stop();
+    } finally {
+      await live.close();
+      await db.end();
+    }
+  });
+
+  it('says what is wrong with a code: none such, used, run out, not six digits', async () => {
+    const link = await newLink();
+    const wrong = link.code === '000000' ? '000001' : '000000';
+    expect(await join(house.app, wrong)).toMatchObject({
+      status: 404,
+      body: { message: expect.stringContaining('There is no such code') as string },
+    });
+    expect((await join(house.app, '12')).body.message).toContain('six digits');
+    expect((await join(house.app, link.code)).status).toBe(201);
+    expect(await join(house.app, link.code)).toMatchObject({
+      status: 409,
+      body: { message: expect.stringContaining('used already') as string },
+    });
+    const late = await newLink();
+    await room.expireLink(late.id);
+    expect(await join(house.app, late.code)).toMatchObject({
+      status: 409,
+      body: { message: expect.stringContaining('run out') as string },
+    });
+  });
+
+  it('lets one of two devices in that type the same code at once', async () => {
+    const link = await newLink();
+    const both = await Promise.all([join(house.app, link.code), join(house.app, link.code)]);
+    expect(both.map((one) => one.status).sort()).toEqual([201, 409]);
+  });
+
+  it('opens nothing without its cookie, and its cookie opens nothing else', async () => {
+    expect((await tell(house.app, '', tells())).status).toBe(401);
+    const joined = await join(house.app, (await newLink()).code);
+    const pupils = await house.app.request('http://test.example/api/pupils', {
+      headers: { cookie: joined.cookie },
+    });
+    expect(pupils.status).toBe(401);
+    expect((await tell(house.app, joined.cookie, tells({ typed: 'seven' }))).status).toBe(400);
+    expect((await tell(house.app, joined.cookie, { ...tells(), name: 'x' })).status).toBe(400);
+  });
+
+  it('hears again after its listening connection broke', async () => {
+    const link = await newLink();
+    const heard: string[] = [];
+    const db = openDb(inject('appUrl'));
+    const hub = openLinkHub(inject('appUrl'), db, pino({ level: 'silent' }));
+    hub.hear(link.id, 'child', (data) => heard.push(data));
+    const until = async (count: number) => {
+      for (let tries = 0; tries < 100 && heard.length < count; tries += 1) {
+        await hub.tell(link.id, 'child', { nth: count });
+        await new Promise((done) => setTimeout(done, 50));
+      }
+      expect(heard.length).toBeGreaterThanOrEqual(count);
+    };
+    await until(1);
+    await db.query(
+      `select pg_terminate_backend(pid) from pg_stat_activity where query = 'listen veldrift_links' and usename = current_user`,
+    );
+    heard.length = 0;
+    await until(1);
+    await hub.close();
+    await db.end();
+  });
+});

@@ -1,0 +1,81 @@
+import { Client } from 'pg';
+import type { Logger } from 'pino';
+import type { Db } from '../db.ts';
+
+/** Which end of a link a message is for. */
+export type LinkEnd = 'child' | 'tutor';
+
+/** Carries messages between a tutor's table and a child's screen, over all server processes. */
+export interface LinkHub {
+  /** Hears messages for one end of a link until the function given back is called. */
+  readonly hear: (link: string, end: LinkEnd, listener: (data: string) => void) => () => void;
+  /** Sends a message, at most a few thousand characters, to whoever hears it in any process. */
+  readonly tell: (link: string, end: LinkEnd, data: unknown) => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+
+const channel = 'veldrift_links';
+const longestPayload = 7500;
+const reconnectMs = 500;
+
+/** Opens the hub: one connection that listens, and PostgreSQL's NOTIFY to fan out. A connection that breaks is made anew. */
+export function openLinkHub(url: string, db: Db, log: Logger): LinkHub {
+  const listeners = new Map<string, Set<(data: string) => void>>();
+  let closed = false;
+  let client: Client | undefined;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+
+  const deliver = (payload: string) => {
+    const [link, end, ...rest] = payload.split(' ');
+    listeners.get(`${link} ${end}`)?.forEach((listener) => listener(rest.join(' ')));
+  };
+  const connect = async (): Promise<void> => {
+    if (closed) return;
+    const made = new Client({ connectionString: url });
+    made.on('notification', (message) => message.payload && deliver(message.payload));
+    const again = () => {
+      if (client === made) client = undefined;
+      made.removeAllListeners();
+      made.on('error', () => undefined);
+      void made.end().catch(() => undefined);
+      if (!closed) timer = setTimeout(() => void connect(), reconnectMs);
+    };
+    made.on('error', (error) => {
+      log.warn({ err: error }, 'the live channel broke; it is made anew');
+      again();
+    });
+    try {
+      await made.connect();
+      await made.query(`listen ${channel}`);
+      client = made;
+    } catch (error) {
+      log.warn({ err: error }, 'the live channel could not be opened; it is tried again');
+      again();
+    }
+  };
+  void connect();
+
+  return {
+    hear: (link, end, listener) => {
+      const key = `${link} ${end}`;
+      const set = listeners.get(key) ?? new Set();
+      set.add(listener);
+      listeners.set(key, set);
+      return () => {
+        set.delete(listener);
+        if (set.size === 0) listeners.delete(key);
+      };
+    },
+    tell: async (link, end, data) => {
+      const payload = `${link} ${end} ${JSON.stringify(data)}`;
+      if (payload.length > longestPayload) throw new RangeError('A live message is too long.');
+      await db.query('select pg_notify($1, $2)', [channel, payload]);
+    },
+    close: async () => {
+      closed = true;
+      clearTimeout(timer);
+      listeners.clear();
+      await client?.end().catch(() => undefined);
+    },
+  };
+}

@@ -1,0 +1,200 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import type { ChildShow } from '@veldrift/wire';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { api, ApiError } from '../../app/api.ts';
+import { watchFrames } from '../../live/frameWatch.ts';
+import { Keypad } from '../../live/Keypad.tsx';
+import { deviceScreenLine, windowScreenLine, type ScreenLine } from '../../live/child/childLine.ts';
+import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
+import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
+import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
+import '../table/live.css';
+import './child.css';
+
+const hereEveryMs = 600;
+
+/** The child's own screen: the prompt alone, and a keypad where it is used. Joined by a code, or opened as a second window. */
+export function ChildSide() {
+  const [params] = useSearchParams();
+  const window = params.get('window');
+  const [joined, setJoined] = useState(window !== null || sessionStorage.getItem(joinedKey) === 'yes');
+  const lost = useCallback(() => {
+    sessionStorage.removeItem(joinedKey);
+    setJoined(false);
+  }, []);
+  const join = () => {
+    sessionStorage.setItem(joinedKey, 'yes');
+    setJoined(true);
+  };
+  return joined ? <Screen window={window} onLost={lost} /> : <Join onJoined={join} />;
+}
+
+const joinedKey = 'veldrift.child';
+
+function Join({ onJoined }: { readonly onJoined: () => void }) {
+  const [code, setCode] = useState('');
+  const [trouble, setTrouble] = useState('');
+  const [busy, setBusy] = useState(false);
+  const join = async () => {
+    if (!/^\d{6}$/.test(code)) return setTrouble('The code is six digits; the tutor\u2019s screen shows it.');
+    setBusy(true);
+    setTrouble('');
+    try {
+      await api.joinChild(code);
+      onJoined();
+    } catch (error) {
+      setTrouble(error instanceof ApiError ? error.problem.message : 'It could not be joined; try again.');
+    }
+    setBusy(false);
+  };
+  return (
+    <main className="child-join">
+      <h1>Join the table</h1>
+      <form
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          void join();
+        }}
+      >
+        <TextField
+          label="Six digits"
+          value={code}
+          onChange={(event) => setCode(event.target.value.replace(/\D/g, '').slice(0, 6))}
+          error={trouble !== ''}
+          helperText={trouble || ' '}
+          autoFocus
+          slotProps={{
+            htmlInput: { inputMode: 'numeric', autoComplete: 'off', className: 'numeral child-code' },
+          }}
+        />
+        <Button type="submit" variant="contained" size="large" disabled={busy}>
+          Join
+        </Button>
+      </form>
+    </main>
+  );
+}
+
+function Screen({ window: name, onLost }: { readonly window: string | null; readonly onLost: () => void }) {
+  const [show, setShow] = useState<ChildShow | null>(null);
+  const [typed, setTyped] = useState<TypedAnswer>([]);
+  const [sentFor, setSentFor] = useState('');
+  const line = useRef<ScreenLine>(undefined);
+  const spoiled = useRef(false);
+  const lastSeq = useRef(-1);
+  const asked = show !== null && show.fact !== null && show.promptId !== sentFor;
+
+  const tell = useCallback(
+    (kind: 'here' | 'shown' | 'answer', more: Partial<Parameters<ScreenLine['tell']>[0]> = {}) =>
+      line.current?.tell({
+        kind,
+        promptId: '',
+        typed: '',
+        latencyMs: null,
+        lastKeyMs: null,
+        voided: false,
+        paintedAtMs: null,
+        ...more,
+      }),
+    [],
+  );
+  const clock = usePaintClock(asked ? show.promptId : undefined, (promptId, at) => {
+    tell('shown', { promptId, paintedAtMs: performance.timeOrigin + at });
+  });
+
+  const shownId = useRef('');
+  useEffect(() => {
+    shownId.current = show?.promptId ?? '';
+  });
+  useEffect(() => {
+    const hear = (next: ChildShow | null) => {
+      // A table reloaded begins to count anew; anything else that is older came out of turn.
+      if (next && next.seq < lastSeq.current && next.seq > 3) return;
+      lastSeq.current = next?.seq ?? -1;
+      setShow((before) => {
+        if (before?.promptId !== next?.promptId) {
+          spoiled.current = false;
+          setTyped([]);
+        }
+        return next;
+      });
+    };
+    line.current = name === null ? deviceScreenLine(hear, onLost) : windowScreenLine(name, hear);
+    const here = () => tell('here', { promptId: shownId.current });
+    here();
+    const handle = setInterval(here, hereEveryMs);
+    return () => {
+      clearInterval(handle);
+      line.current?.close();
+    };
+  }, [name, onLost, tell]);
+
+  useEffect(() => {
+    if (!asked) return;
+    const watch = watchFrames(() => {
+      spoiled.current = true;
+    });
+    const hide = () => {
+      if (document.visibilityState === 'hidden') spoiled.current = true;
+    };
+    document.addEventListener('visibilitychange', hide);
+    return () => {
+      watch.stop();
+      document.removeEventListener('visibilitychange', hide);
+    };
+  }, [asked]);
+
+  const paintedAt = () => (show ? clock.current?.paintedAt(show.promptId) : undefined);
+  const digit = (key: string, at: number) => {
+    if (asked && show.keypad && at >= (paintedAt() ?? Infinity))
+      setTyped((before) => typeDigit(before, key, at));
+  };
+  const enter = () => {
+    const times = typedTimes(typed);
+    const from = paintedAt();
+    if (!asked || !show.keypad || !times || from === undefined) return;
+    tell('answer', {
+      promptId: show.promptId,
+      typed: typedText(typed),
+      latencyMs: times.firstAt - from,
+      lastKeyMs: times.lastAt - from,
+      voided: spoiled.current,
+    });
+    setSentFor(show.promptId);
+    setTyped([]);
+  };
+  useKeys(asked && show.keypad, (event) => {
+    if (/^[0-9]$/.test(event.key)) digit(event.key, event.timeStamp);
+    else if (event.key === 'Enter') enter();
+    else if (event.key === 'Backspace') setTyped(deleteDigit(typed));
+    else return;
+    event.preventDefault();
+  });
+
+  return (
+    <main
+      className={`child field ${asked && show.keypad ? 'with-pad' : ''} ${show?.padLeft ? 'pad-left' : ''}`}
+      data-asked={asked}
+    >
+      <h1 className="sr-only">The child&rsquo;s side</h1>
+      {asked && show.fact !== null ? (
+        <>
+          <div className="asked">
+            <FactPrompt promptId={show.promptId} fact={show.fact} hidden={show.hidden} chain={show.chain} />
+            {show.keypad && <TypedLine typed={typed} />}
+          </div>
+          {show.keypad && (
+            <Keypad onDigit={digit} onDelete={() => setTyped(deleteDigit(typed))} onEnter={enter} />
+          )}
+        </>
+      ) : (
+        <p className="child-says numeral" aria-live="polite">
+          {show === null ? 'Ready' : show.fact === null ? show.says : ''}
+        </p>
+      )}
+    </main>
+  );
+}

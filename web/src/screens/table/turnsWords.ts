@@ -1,0 +1,53 @@
+import { isRight, wholeFactText } from '@veldrift/core';
+import type { ChildShow } from '@veldrift/wire';
+import type { TurnsRow } from '../../app/deviceDb.ts';
+import type { LiveTurns } from '../../live/useTurns.ts';
+
+/** What the child's own screen shows of the play. */
+export function showOf(turns: LiveTurns, row: TurnsRow): Omit<ChildShow, 'seq'> {
+  const { state, fact, hidden, promptId, reading } = turns;
+  const last = state.answers.at(-1);
+  const asking = state.status === 'asking';
+  const says = {
+    ready: 'Ready',
+    asking: '',
+    told: last && !isRight(last.judgement) ? wholeFactText(last.fact) : '',
+    paused: 'A little pause.',
+    over: 'Done. Thank you.',
+  }[state.status];
+  return {
+    promptId,
+    fact: asking && fact !== undefined ? fact : null,
+    hidden,
+    chain: reading.dealt?.chain ?? null,
+    keypad: row.way === 'keypad',
+    padLeft: row.pupil.hand === 'left',
+    says,
+  };
+}
+
+/** With stacked cards: how many cards a missed one is slid under; undefined when it does not come back. */
+export function slidesUnder({ reading, state }: LiveTurns): number | undefined {
+  const fact = state.answers.at(-1)?.fact;
+  const at = reading.coming.findIndex((one) => one.fact === fact && one.role === 'return');
+  return at > 0 ? at : undefined;
+}
+
+/** One line for the tutor on where things stand. */
+export function saysOf({ state, reading }: LiveTurns, row: TurnsRow, said: string): string {
+  if (state.status === 'paused') return 'It stands still. Space goes on; nothing is counted meanwhile.';
+  if (state.status === 'over') return 'Over. Space opens the review.';
+  if (said !== '') return `Not right: said ${said}.`;
+  if (state.calmFrom !== null) return 'Calm: known facts, no clock. Press End when it is enough.';
+  if (state.status === 'told')
+    return 'The clock stands. The child says the whole fact; Space turns the next.';
+  if (state.status === 'ready')
+    return row.deal.pack
+      ? 'Space as the first card turns.'
+      : 'Space begins. The child says or types only the answer.';
+  if (reading.drill?.newStopped && row.purpose === 'drill')
+    return 'Enough errors on new facts: no new ones today.';
+  return row.way === 'keypad'
+    ? 'The child types only the answer.'
+    : 'The child says only the answer; one key judges it.';
+}

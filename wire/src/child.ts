@@ -1,0 +1,96 @@
+import { hiddenPlaces, tryParseFactKey } from '@veldrift/core';
+import { boolean, mixed, number, object, string, type InferType } from 'yup';
+import { msField, textField, wholeField } from './fields.ts';
+
+/** How long a code may be typed in, minutes, and how long a joined screen stays joined, hours. */
+export const codeLastsMinutes = 10;
+export const linkLastsHours = 12;
+export const codeDigits = 6;
+
+const promptIdField = () =>
+  string()
+    .strict()
+    .matches(/^[\w-]{1,60}$/, '${path} should be the id of a prompt.')
+    .required();
+const factField = () =>
+  string()
+    .strict()
+    .nullable()
+    .defined()
+    .test(
+      'fact',
+      'fact should be a key such as 7x8.',
+      (value) => value == null || tryParseFactKey(value) !== undefined,
+    );
+
+/** What the tutor's table lays on the child's screen. */
+export const showSchema = object({
+  /** Grows with each; what arrives late and out of turn is passed over. */
+  seq: wholeField(0, 2_147_483_647).required(),
+  promptId: promptIdField(),
+  /** The prompt; null while none is asked. */
+  fact: factField(),
+  hidden: string<(typeof hiddenPlaces)[number]>()
+    .strict()
+    .oneOf([...hiddenPlaces], 'hidden should be a place of a fact.')
+    .required(),
+  /** The three cards of a chain and which of its facts this is; null outside chains. */
+  chain: mixed<{ readonly cards: readonly [number, number, number]; readonly part: 0 | 1 }>()
+    .strict()
+    .nullable()
+    .defined()
+    .test('chain', 'chain should hold three cards.', (value) => {
+      if (value === null || value === undefined) return true;
+      const { cards, part } = value as { cards?: unknown; part?: unknown };
+      return (
+        Array.isArray(cards) &&
+        cards.length === 3 &&
+        cards.every((one) => Number.isInteger(one) && one >= 0 && one <= 144) &&
+        (part === 0 || part === 1)
+      );
+    }),
+  /** Whether the child types here. */
+  keypad: boolean().strict().required(),
+  /** The child's hand: which side the keypad lies on. */
+  padLeft: boolean().strict().required(),
+  /** A sentence or a whole fact to be said, while nothing is asked; empty: a blank screen. */
+  says: textField('says', 120).defined(),
+}).exact();
+export type ChildShow = InferType<typeof showSchema>;
+
+/** What the child's screen tells the table. */
+export const childTellsSchema = object({
+  kind: string<'here' | 'shown' | 'answer'>()
+    .strict()
+    .oneOf(['here', 'shown', 'answer'], 'kind should be here, shown or answer.')
+    .required(),
+  promptId: string()
+    .strict()
+    .matches(/^[\w-]{0,60}$/, 'promptId should be the id of a prompt.')
+    .defined(),
+  typed: string()
+    .strict()
+    .matches(/^\d{0,8}$/, 'typed should be digits.')
+    .defined(),
+  /** Prompt painted to first digit, on the device that showed it, ms; null: none. */
+  latencyMs: msField(86_400_000).nullable().defined(),
+  lastKeyMs: msField(86_400_000).nullable().defined(),
+  voided: boolean().strict().required(),
+  /** When the prompt was painted, ms since 1970 on the device's own clock; only windows of one machine compare it. */
+  paintedAtMs: number().strict().nullable().defined(),
+}).exact();
+export type ChildTells = InferType<typeof childTellsSchema>;
+
+export const joinSchema = object({
+  code: string()
+    .strict()
+    .matches(/^\d{6}$/, 'The code is six digits.')
+    .required('Type the six digits.'),
+}).exact();
+
+/** A code to join a child's screen by. */
+export interface NewLink {
+  readonly id: string;
+  readonly code: string;
+  readonly expiresAt: string;
+}
