@@ -1,4 +1,5 @@
 import { clockBench } from './clock.ts';
+import { judgementBench } from './judgement.ts';
 import { paintBench } from './paint.ts';
 import { pupilPageBench } from './pupilPage.ts';
 import { sizeBench } from './size.ts';
@@ -20,4 +21,5 @@ export const benches: Readonly<Record<string, Bench>> = {
   turn: turnBench,
   size: sizeBench,
   page: pupilPageBench,
+  judgement: judgementBench,
 };

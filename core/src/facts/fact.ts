@@ -16,8 +16,21 @@ export function factKey(fact: Fact): FactKey {
   return `${fact.left}${keySigns[fact.operation]}${fact.right}`;
 }
 
+/** Keys read before: a table asks for the same few hundred again and again. */
+const readBefore = new Map<FactKey, Fact | undefined>();
+const mostRemembered = 4000;
+
 /** Reads a key; undefined when it is not one (wrong form, division by zero, an answer that is not whole or is below 0). */
 export function tryParseFactKey(key: string): Fact | undefined {
+  const known = readBefore.get(key);
+  if (known !== undefined || readBefore.has(key)) return known;
+  if (readBefore.size >= mostRemembered) readBefore.clear();
+  const fact = readKey(key);
+  readBefore.set(key, fact);
+  return fact;
+}
+
+function readKey(key: string): Fact | undefined {
   const match = keyPattern.exec(key);
   if (!match) return undefined;
   const operation = operations.find((one) => keySigns[one] === match[2]) as Operation;

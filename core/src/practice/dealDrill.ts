@@ -225,12 +225,11 @@ function chooseOneNew(plan: DrillPlan, reading: Omit<DrillReading, 'next'>): Dea
 function pickNew(plan: DrillPlan, reading: Omit<DrillReading, 'next'>): DealtPrompt | undefined {
   if (reading.newStopped || reading.loop.length >= plan.rules.loopMost) return undefined;
   const lot = lots(plan);
-  const fact = plan.facts
-    .filter(
-      (one) =>
-        !reading.met.get(one.fact)?.known && !inTreatment(reading, one.fact) && mayFollow(plan, reading, one),
-    )
-    .sort((a, b) => shown(a, reading) - shown(b, reading) || lot(a) - lot(b))[0];
+  const fresh = plan.facts.filter(
+    (one) =>
+      !reading.met.get(one.fact)?.known && !inTreatment(reading, one.fact) && mayFollow(plan, reading, one),
+  );
+  const fact = least(fresh, (a, b) => shown(a, reading) - shown(b, reading) || lot(a) - lot(b));
   if (!fact) return undefined;
   const why =
     fact.evidence === 0
@@ -248,19 +247,17 @@ function pickKnown(
   const lot = lots(plan);
   const lastAt = (one: DrillFact) => reading.met.get(one.fact)?.lastAt ?? -1;
   const rank = (one: DrillFact) => (one.due && lastAt(one) < 0 ? 0 : one.ofSet ? 1 : 2);
-  const found = plan.facts
-    .filter(
-      (one) =>
-        reading.met.get(one.fact)?.known && !inTreatment(reading, one.fact) && !sameAsLast(reading, one),
-    )
-    .sort((a, b) =>
-      role === 'easy'
-        ? shown(b, reading) - shown(a, reading) || lastAt(a) - lastAt(b) || lot(a) - lot(b)
-        : rank(a) - rank(b) ||
-          shown(a, reading) - shown(b, reading) ||
-          lastAt(a) - lastAt(b) ||
-          lot(a) - lot(b),
-    )[0];
+  const known = plan.facts.filter(
+    (one) => reading.met.get(one.fact)?.known && !inTreatment(reading, one.fact) && !sameAsLast(reading, one),
+  );
+  const found = least(known, (a, b) =>
+    role === 'easy'
+      ? shown(b, reading) - shown(a, reading) || lastAt(a) - lastAt(b) || lot(a) - lot(b)
+      : rank(a) - rank(b) ||
+        shown(a, reading) - shown(b, reading) ||
+        lastAt(a) - lastAt(b) ||
+        lot(a) - lot(b),
+  );
   if (!found) return undefined;
   if (role === 'easy') return dealt(plan, reading, found.fact, 'easy', 'An easy one in between.');
   if (found.due && lastAt(found) < 0) return dealt(plan, reading, found.fact, 'due', 'Due for review.');
@@ -278,13 +275,21 @@ function anyOther(plan: DrillPlan, reading: Omit<DrillReading, 'next'>): DealtPr
   return found && dealt(plan, reading, found.fact, 'known', 'Nothing else is left to deal.');
 }
 
+/** The first by a comparison, in one pass. */
+function least<T>(list: readonly T[], compare: (a: T, b: T) => number): T | undefined {
+  let best: T | undefined;
+  for (const one of list) if (best === undefined || compare(one, best) < 0) best = one;
+  return best;
+}
+
 const shown = (one: DrillFact, reading: Omit<DrillReading, 'next'>) =>
   one.evidence + (reading.met.get(one.fact)?.times ?? 0);
 
 const inTreatment = ({ loop, waiting, round }: Omit<DrillReading, 'next'>, fact: FactKey) =>
   loop.some((item) => item.fact === fact) || waiting.includes(fact) || round?.fact === fact;
 
-const sameFact = (a: FactKey, b: FactKey) => unorderedKey(parseFactKey(a)) === unorderedKey(parseFactKey(b));
+const sameFact = (a: FactKey, b: FactKey) =>
+  a === b || unorderedKey(parseFactKey(a)) === unorderedKey(parseFactKey(b));
 
 const sameAsLast = ({ last }: Omit<DrillReading, 'next'>, one: DrillFact) =>
   last !== undefined && sameFact(last.fact, one.fact);

@@ -1,0 +1,312 @@
+import {
+  defaultPolicy,
+  profiles,
+  quantile,
+  schoolNames,
+  schools,
+  slowPace,
+  type PlacementRun,
+  type Policy,
+  type Profile,
+  type School,
+  type SchoolRun,
+} from '@veldrift/core';
+import { ceilingOf, setNames, type Result } from './jobs.ts';
+import { picture, type PictureLine } from './picture.ts';
+
+/** One number of each school turned up and down: what a picture shows. */
+export const turned: Readonly<
+  Record<School, readonly (readonly [label: string, policy: Partial<Policy>])[]>
+> = {
+  minuteAim: [20, 25, 30, 34].map((aimPerMinute) => [`aim ${aimPerMinute}`, { aimPerMinute }]),
+  eachFactInstant: [
+    ['60 in 100, 10 short', { shareRecalled: 0.6, shortAllowed: 10, aimPerMinute: 20 }],
+    ['75 in 100, 6 short', { shareRecalled: 0.75, shortAllowed: 6, aimPerMinute: 25 }],
+    ['85 in 100, 2 short', {}],
+    ['all', { shareRecalled: 1, shortAllowed: 0 }],
+  ],
+  publishedRate: [20, 30, 40, 50].map((masteryDigits) => [
+    `${masteryDigits} digits`,
+    { masteryDigits, instructionDigits: masteryDigits / 2 },
+  ]),
+  accurateExplained: [1, 2, 3].map((waysExplained) => [`${waysExplained} ways`, { waysExplained }]),
+};
+export const turnedText: Readonly<Record<School, string>> = {
+  minuteAim: 'the aim of a minute',
+  eachFactInstant: 'the share recalled, the facts that may be short, and the aim of the minute that confirms',
+  publishedRate: 'digits correct a minute at mastery',
+  accurateExplained: 'ways explained',
+};
+
+const profileNames: Readonly<Record<Profile, string>> = {
+  clean: 'clean',
+  graded: 'graded',
+  patchy: 'patchy',
+  slow: 'slow',
+  fingers: 'finger-counting',
+};
+
+export function bySchool(results: readonly Result[], key: string): SchoolRun[] {
+  return results.flatMap((one) => (one.kind === 'school' && one.key === key ? one.runs : []));
+}
+export function byPlacement(results: readonly Result[], key: string): PlacementRun[] {
+  return results.flatMap((one) => (one.kind === 'placement' && one.key === key ? one.runs : []));
+}
+
+const hundred = (count: number, of: number) => (of === 0 ? '-' : ((100 * count) / of).toFixed(1));
+
+/** Half the width of Wilson's interval at 95 per cent, in a hundred. Source: Wilson (1927). */
+export function marginOf(count: number, of: number): number {
+  if (of === 0) return 0;
+  const z = 1.959964;
+  const p = count / of;
+  return (100 * z * Math.sqrt((p * (1 - p)) / of + (z * z) / (4 * of * of))) / (1 + (z * z) / of);
+}
+
+/** Visits as a learner had them; one never moved on counts beyond all. */
+const visitsOf = (runs: readonly SchoolRun[]) => runs.map((one) => one.visits ?? Infinity);
+const visitText = (value: number) => (Number.isFinite(value) ? String(Math.round(value)) : 'over 60');
+
+/** Wrong advances among those moved on. */
+export function wrongOf(runs: readonly SchoolRun[]): { readonly wrong: number; readonly moved: number } {
+  const moved = runs.filter((one) => one.visits !== null);
+  return { wrong: moved.filter((one) => one.wrongAdvance).length, moved: moved.length };
+}
+
+/** Visits of the default against those of the minute aim: medians over learners with six facts or more to learn. */
+export function ratioOf(
+  results: readonly Result[],
+  profile: Profile,
+): { readonly ratio: number; readonly learners: number } {
+  const [fact, minute] = ['eachFactInstant', 'minuteAim'].map((school) =>
+    bySchool(results, `${school} ${profile}`),
+  ) as [SchoolRun[], SchoolRun[]];
+  const pairs = fact.flatMap((one, at) =>
+    one.shortAtStart >= 6 && minute[at] ? [[one, minute[at]] as const] : [],
+  );
+  const middle = (list: readonly SchoolRun[]) =>
+    quantile(
+      list.map((one) => one.visits ?? 61),
+      0.5,
+    );
+  return { ratio: middle(pairs.map(([a]) => a)) / middle(pairs.map(([, b]) => b)), learners: pairs.length };
+}
+
+function schoolRow(results: readonly Result[], school: School, profile: Profile): string[] {
+  const runs = bySchool(results, `${school} ${profile}`);
+  const { wrong, moved } = wrongOf(runs);
+  const visits = visitsOf(runs);
+  const ready = runs.reduce((sum, one) => sum + one.readyVisits, 0);
+  const held = runs.reduce((sum, one) => sum + one.heldVisits, 0);
+  return [
+    schoolNames[school],
+    profileNames[profile],
+    String(runs.length),
+    `${hundred(wrong, moved)} ± ${marginOf(wrong, moved).toFixed(1)}`,
+    hundred(held, ready),
+    `${visitText(quantileOf(visits, 0.5))} (${visitText(quantileOf(visits, 0.25))}-${visitText(quantileOf(visits, 0.75))})`,
+    String(runs.length - moved),
+    String(
+      Math.round(
+        quantileOf(
+          runs.map((one) => one.prompts),
+          0.5,
+        ),
+      ),
+    ),
+  ];
+}
+
+/** A quantile without interpolation, so that "never" stays never. */
+function quantileOf(values: readonly number[], p: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))] as number;
+}
+
+function table(columns: readonly string[], rows: readonly (readonly string[])[]): string {
+  return [
+    `| ${columns.join(' | ')} |`,
+    `|${columns.map(() => '---').join('|')}|`,
+    ...rows.map((row) => `| ${row.join(' | ')} |`),
+  ].join('\n');
+}
+
+export interface Written {
+  readonly page: string;
+  readonly pictures: Readonly<Record<string, string>>;
+}
+
+/** The page of docs/judgement.md, with its pictures by name. */
+export function writePage(
+  results: readonly Result[],
+  seen: readonly number[],
+  placements: readonly (readonly [string, string])[],
+): Written {
+  const pictures = Object.fromEntries(schools.map((school) => [school, drawn(results, school)]));
+  const ratios = profiles.map((profile) => ({ profile, ...ratioOf(results, profile) }));
+  const page = `# Can the judgement be trusted?
+
+Written by \`npm run bench -- judgement\`. Simulated children (core/simulation) with a hidden state per fact are put through each
+school; what the school says is compared with what they truly know. Every number follows from the seeds: run again, it comes out the same.
+
+The yardstick. Recalled: median 0.9 s, 2 in 100 wrong. Worked out: 3.4 s, 8 in 100 wrong (small counts 1.8 s). Not known: 6 s, 60 in 100
+wrong. A slow child takes ${slowPace} times as long. A treated meeting lifts not known to worked out with 0.20 and worked out to recalled
+with 0.06; a day unseen drops recalled to worked out with 0.010, halved by each later recall. Two visits a week, 40 answers each, the first
+of a week with its minute; 0.8 s between prompts; the drill withdraws and returns. Measured times vary by a spread of 150 ms, and answers in
+doubt are no evidence. Naming takes as long as recalling, so the ceiling is ${Math.round(ceilingOf('clean'))} a minute, and
+${Math.round(ceilingOf('slow'))} for a slow child, whose recall limit is at own pace. Sets: ${setNames.join('; ')}.
+
+**Wrong advance**: moved on while a fifth or more of the set is not truly recalled (with the 95 in 100 interval, Wilson 1927).
+**Wrong holds**: of the visits at whose end no more than two facts (15 in 100) were truly short, those at which the school did not say to
+move on. **Visits**: to moving on, median and quartiles; never: not within 60.
+
+## Schools
+
+${table(
+  [
+    'school',
+    'profile',
+    'learners',
+    'wrong advances in 100',
+    'wrong holds in 100',
+    'visits',
+    'never',
+    'prompts',
+  ],
+  schools.flatMap((school) => profiles.map((profile) => schoolRow(results, school, profile))),
+)}
+
+The default, *Each fact instant*, must keep wrong advances under 3 in 100 on every profile but finger-counting without marks, and need at
+most 1.5 times the visits of the minute aim, among learners whose ceiling exceeds the aim and who have six facts or more to learn:
+
+${table(
+  ['profile', 'learners', 'visits, each fact over minute aim', 'bound'],
+  ratios.map(({ profile, ratio, learners }) => [
+    profileNames[profile],
+    String(learners),
+    ratio.toFixed(2),
+    profile === 'slow'
+      ? 'the ceiling is under the aim: shown only'
+      : ratio <= 1.5
+        ? '1.5: kept'
+        : '1.5: BROKEN',
+  ]),
+)}
+
+Finger-counting, *Each fact instant*, by how many of a hundred counted answers the tutor marks:
+
+${table(
+  ['marked in 100', 'learners', 'wrong advances in 100', 'visits'],
+  seen.map((share) => {
+    const runs = bySchool(results, `seen ${share}`);
+    const { wrong, moved } = wrongOf(runs);
+    return [
+      String(share),
+      String(runs.length),
+      `${hundred(wrong, moved)} ± ${marginOf(wrong, moved).toFixed(1)}`,
+      visitText(quantileOf(visitsOf(runs), 0.5)),
+    ];
+  }),
+)}
+
+## Wrong advances against visits needed
+
+One number of each school turned up and down (the others as preset), 200 learners a point; the dashed line is 3 in 100.
+
+${schools.map((school) => `### ${schoolNames[school]}\n\nTurned: ${turnedText[school]}: ${turned[school].map(([label]) => label).join(', ')}.\n\n![${schoolNames[school]}: wrong advances against visits](judgement/${school}.svg)\n`).join('\n')}
+## What the simulation taught
+
+${lessons(results)}
+
+## Placement
+
+At most 36 prompts: gallop, bisect by 4 of 4 or 5 of 6, then a second look where it tells most. The true first set is the first of which a
+fifth or more of what it introduces is not truly recalled. The band is what the page names: sets that hold the truth with 97 in 100 by the
+model of core/practice/placementOdds.ts. Aims: clean, the true set or a neighbour in 95 of 100; patchy and slow, the band holds it in 95.
+
+${table(
+  [
+    'pathway',
+    'profile',
+    'learners',
+    'named',
+    'named or a neighbour',
+    'in the band',
+    'band, median (90 in 100)',
+    'sets',
+    'prompts',
+  ],
+  placements.map(([key, says]) => placementRow(results, key, says)),
+)}
+
+How wide a band is says how little 36 answers can tell of a child who knows in patches: where one fact in ten is missing everywhere, which
+small set is the first to miss a fifth is close to chance. Then the placement says so, names what would narrow it, and the weekly minute and
+the drill find the rest; a set begun too early is left within a few visits, since each fact recalled is seen to be. A slow child placed with
+the limit of 2 s is placed too low: the page before a placement says to set own pace first.
+`;
+  return { page, pictures };
+}
+
+function placementRow(results: readonly Result[], key: string, says: string): string[] {
+  const runs = byPlacement(results, key);
+  const [pathway = '', operation = '', profile = ''] = says.split('|');
+  const share = (fits: (run: PlacementRun) => boolean) => hundred(runs.filter(fits).length, runs.length);
+  const widths = runs.map((one) => one.band.length);
+  const most = Math.max(...runs.map((one) => one.truth), 1);
+  return [
+    `${pathway}, ${operation}`,
+    profile,
+    String(runs.length),
+    share((one) => one.named === one.truth),
+    share((one) => Math.abs(one.named - one.truth) <= 1),
+    share((one) => one.band.includes(one.truth)),
+    `${quantileOf(widths, 0.5)} (${quantileOf(widths, 0.9)})`,
+    String(most),
+    String(
+      Math.round(
+        quantileOf(
+          runs.map((one) => one.prompts),
+          0.5,
+        ),
+      ),
+    ),
+  ];
+}
+
+function drawn(results: readonly Result[], school: School): string {
+  const lines = profiles.map((profile): PictureLine => ({
+    name: profileNames[profile],
+    points: turned[school].flatMap(([label]) => {
+      const runs = bySchool(results, `turned ${school} ${profile} ${label}`);
+      const { wrong, moved } = wrongOf(runs);
+      const visits = quantileOf(visitsOf(runs), 0.5);
+      if (moved === 0 || !Number.isFinite(visits)) return [];
+      return [{ visits, wrong: (100 * wrong) / moved, margin: marginOf(wrong, moved), label }];
+    }),
+  }));
+  return picture(`${schoolNames[school]}: wrong advances against visits`, lines);
+}
+
+/** What failed its bound, what was done about it, with the figures of this run. */
+function lessons(results: readonly Result[]): string {
+  const rate = (key: string) => {
+    const { wrong, moved } = wrongOf(bySchool(results, key));
+    return `${hundred(wrong, moved)} in 100`;
+  };
+  const [low, high] = [
+    `turned publishedRate clean ${turned.publishedRate[0]?.[0]}`,
+    `turned publishedRate clean ${turned.publishedRate[3]?.[0]}`,
+  ];
+  const explained = wrongOf(bySchool(results, 'accurateExplained clean'));
+  return `- **Published rate** at the band of grades 1-3 (20 digits a minute, at most ${defaultPolicy.wrongAllowed} wrong) moves clean learners on wrongly in
+  ${rate('publishedRate clean')}: half of a mixed check are facts of earlier sets, and a child who works out every new fact still types twenty
+  digits a minute. The bands were found on sheets of a whole grade, not on one new set. Raised to 50 digits it is ${rate(high)} (at 20:
+  ${rate(low)}), and then slow children are hardly ever moved on. No single rate does both. The school stays, as those who use it expect
+  it; whoever chooses it is shown this figure beside the number, and the retention look after 7 and 28 days is what catches it.
+- **Accurate and explained** does not ask for recall, so it moves on children who still work facts out: ${hundred(explained.wrong, explained.moved)}
+  in 100 by a measure that is not its own. It needs every fact right on two days and explained, which costs more visits than any other.
+- **Minute aim** with too low an aim lets work pass for recall: see its picture. Where the ceiling is low the aim falls to 0.9 of it, and stays
+  honest, since a child who works facts out falls further below the own ceiling than one who is slow in everything.
+- **Counting** is as quick as knowing on +1, +2, −1, −2: there the clock says nothing, all facts and the mark "no counting seen" are asked.
+  Elsewhere 3.4 s of counting is told from 0.9 s of recall even unmarked.`;
+}
