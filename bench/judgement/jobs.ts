@@ -1,13 +1,11 @@
 import {
   defaultPolicy,
-  learnerFigures,
-  betweenPromptsMs,
   pathways,
   policyInForce,
   simulatePlacement,
-  simulateSchool,
-  slowPace,
-  type FactSet,
+  trialPlaces,
+  trialSets,
+  tryOn,
   type PlacementRun,
   type Policy,
   type Profile,
@@ -42,33 +40,9 @@ export type Result =
   | { readonly kind: 'school'; readonly key: string; readonly runs: readonly SchoolRun[] }
   | { readonly kind: 'placement'; readonly key: string; readonly runs: readonly PlacementRun[] };
 
-/** Sets that learners are judged on: of every operation, six to thirty facts not recalled at the start. */
-const places: readonly (readonly ['add' | 'sub' | 'mul' | 'div', number])[] = [
-  ['add', 6],
-  ['add', 7],
-  ['mul', 2],
-  ['mul', 4],
-  ['mul', 5],
-  ['mul', 7],
-  ['sub', 2],
-  ['div', 5],
-];
-export const strategySets = (operation: 'add' | 'sub' | 'mul' | 'div'): readonly FactSet[] =>
-  pathways.find((one) => one.id === 'strategy')?.sets[operation] ?? [];
-export const setNames: readonly string[] = places.map(
-  ([operation, at]) => strategySets(operation)[at]?.name ?? '',
+export const setNames: readonly string[] = trialPlaces.map(
+  ([operation, at]) => trialSets(operation)[at]?.name ?? '',
 );
-
-/** Naming takes a learner as long as recalling: a number read and given. */
-export function ceilingOf(profile: Profile): number {
-  const pace = profile === 'slow' ? slowPace : 1;
-  return 60_000 / (learnerFigures.recalled.medianMs * pace + betweenPromptsMs);
-}
-
-/** A slow child is judged at own pace: twice the median on facts that need no thought. */
-export function limitOf(profile: Profile): number {
-  return profile === 'slow' ? 2 * learnerFigures.recalled.medianMs * slowPace : 2000;
-}
 
 export function run(job: Job): Result {
   const seeds = Array.from({ length: job.count }, (_, at) => job.from + at);
@@ -86,22 +60,6 @@ export function run(job: Job): Result {
   return {
     kind: 'school',
     key: job.key,
-    runs: seeds.map((seed) => {
-      const [operation, at] = places[seed % places.length] as (typeof places)[number];
-      return simulateSchool(
-        {
-          school: job.school,
-          policy,
-          profile: job.profile,
-          seen: job.seen,
-          limitMs: limitOf(job.profile),
-          ceiling: ceilingOf(job.profile),
-        },
-        strategySets(operation),
-        at,
-        // The same learner meets every school: its seed does not depend on it.
-        seed * 17 + 3,
-      );
-    }),
+    runs: seeds.map((seed) => tryOn(job.school, policy, job.profile, seed, job.seen)),
   };
 }

@@ -5,13 +5,14 @@ import {
   schoolNames,
   schools,
   slowPace,
+  trialCeiling,
   type PlacementRun,
   type Policy,
   type Profile,
   type School,
   type SchoolRun,
 } from '@veldrift/core';
-import { ceilingOf, setNames, type Result } from './jobs.ts';
+import { setNames, type Result } from './jobs.ts';
 import { picture, type PictureLine } from './picture.ts';
 
 /** One number of each school turned up and down: what a picture shows. */
@@ -153,8 +154,8 @@ The yardstick. Recalled: median 0.9 s, 2 in 100 wrong. Worked out: 3.4 s, 8 in 1
 wrong. A slow child takes ${slowPace} times as long. A treated meeting lifts not known to worked out with 0.20 and worked out to recalled
 with 0.06; a day unseen drops recalled to worked out with 0.010, halved by each later recall. Two visits a week, 40 answers each, the first
 of a week with its minute; 0.8 s between prompts; the drill withdraws and returns. Measured times vary by a spread of 150 ms, and answers in
-doubt are no evidence. Naming takes as long as recalling, so the ceiling is ${Math.round(ceilingOf('clean'))} a minute, and
-${Math.round(ceilingOf('slow'))} for a slow child, whose recall limit is at own pace. Sets: ${setNames.join('; ')}.
+doubt are no evidence. Naming takes as long as recalling, so the ceiling is ${Math.round(trialCeiling('clean'))} a minute, and
+${Math.round(trialCeiling('slow'))} for a slow child, whose recall limit is at own pace. Sets: ${setNames.join('; ')}.
 
 **Wrong advance**: moved on while a fifth or more of the set is not truly recalled (with the 95 in 100 interval, Wilson 1927).
 **Wrong holds**: of the visits at whose end no more than two facts (15 in 100) were truly short, those at which the school did not say to

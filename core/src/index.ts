@@ -44,6 +44,7 @@ export * from './advance/minuteAim.ts';
 export * from './advance/minuteCheck.ts';
 export * from './advance/placing.ts';
 export * from './advance/policy.ts';
+export * from './advance/policyWords.ts';
 export * from './advance/publishedRate.ts';
 export * from './advance/retention.ts';
 export * from './advance/trend.ts';
@@ -54,6 +55,7 @@ export * from './simulation/measureLearner.ts';
 export * from './simulation/profiles.ts';
 export * from './simulation/simulatePlacement.ts';
 export * from './simulation/simulateSchool.ts';
+export * from './simulation/trial.ts';
 export * from './simulation/voiceClips.ts';
 export {
   countText,

@@ -34,6 +34,12 @@ const LooseTable = lazy(() =>
 const ChildSide = lazy(() =>
   import('../screens/child/ChildSide.tsx').then((m) => ({ default: m.ChildSide })),
 );
+const RoomPolicy = lazy(() =>
+  import('../screens/room/RoomPolicy.tsx').then((m) => ({ default: m.RoomPolicy })),
+);
+const PupilPolicy = lazy(() =>
+  import('../screens/room/PupilPolicy.tsx').then((m) => ({ default: m.PupilPolicy })),
+);
 const Settings = lazy(() => import('../screens/Settings.tsx').then((m) => ({ default: m.Settings })));
 const KeypadCalibration = lazy(() =>
   import('../screens/calibrate/KeypadCalibration.tsx').then((m) => ({ default: m.KeypadCalibration })),
@@ -103,6 +109,8 @@ export function App() {
                   <Route path="/pupils/:pupilId/edit" element={<EditPupil />} />
                   <Route path="/table/new/:pupilId" element={<StartVisit />} />
                   <Route path="/review/:playId" element={<Review />} />
+                  <Route path="/pupils/:pupilId/policy" element={<PupilPolicy />} />
+                  <Route path="/room" element={<RoomPolicy />} />
                   <Route path="/settings" element={<Settings />} />
                   <Route path="*" element={<p>There is nothing at this address.</p>} />
                 </Route>

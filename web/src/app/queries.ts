@@ -62,6 +62,7 @@ export const persister = createAsyncStoragePersister({
 });
 
 export const meQuery = queryOptions({ queryKey: ['me'], queryFn: api.me, staleTime: 60_000 });
+export const roomPolicyQuery = queryOptions({ queryKey: ['roomPolicy'], queryFn: api.roomPolicy });
 export const pupilsQuery = queryOptions({ queryKey: ['pupils'], queryFn: api.pupils });
 export const pupilPageQuery = (id: string) =>
   queryOptions({ queryKey: ['pupil', id], queryFn: () => api.pupilPage(id) });

@@ -17,17 +17,27 @@ export interface ChartMark {
   readonly name: string;
 }
 
+/** A straight line from a day and value to another; days ISO 8601. */
+export interface ChartLine {
+  readonly from: { readonly at: string; readonly value: number };
+  readonly to: { readonly at: string; readonly value: number };
+}
+
 interface Props {
   readonly points: readonly RatePoint[];
   /** When the pupil moved to another set. */
   readonly moves: readonly ChartMark[];
   readonly aim: number;
+  /** The aim line, from where the pupil began to the aim by a day; null: none is drawn. */
+  readonly line?: ChartLine | null;
+  /** Rates on a log axis: equal growth is an equal rise. */
+  readonly log?: boolean;
   readonly height?: number;
   readonly onOpen: (playId: string) => void;
 }
 
 /** Right answers a minute over time. Ways of capture are never joined by a line; a check that decides nothing is hollow. */
-export function RateChart({ points, moves, aim, height = 230, onOpen }: Props) {
+export function RateChart({ points, moves, aim, line = null, log = false, height = 230, onOpen }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const { theme } = useSettings();
   const [failed, setFailed] = useState(false);
@@ -47,7 +57,7 @@ export function RateChart({ points, moves, aim, height = 230, onOpen }: Props) {
         const element = (await plotly.newPlot(
           node,
           traces(points, tokens[theme].river),
-          layout(points, moves, aim, height, tokens[theme]),
+          layout({ points, moves, aim, line, log, height }, tokens[theme]),
           {
             displayModeBar: false,
             responsive: true,
@@ -66,7 +76,7 @@ export function RateChart({ points, moves, aim, height = 230, onOpen }: Props) {
       gone = true;
       drawn?.();
     };
-  }, [points, moves, aim, height, theme]);
+  }, [points, moves, aim, line, log, height, theme]);
 
   return (
     <div>
@@ -106,11 +116,13 @@ function traces(points: readonly RatePoint[], river: string): Data[] {
   });
 }
 
+function valueAt({ from, to }: ChartLine, at: string): number {
+  const [a, b, x] = [from.at, to.at, at].map((one) => Date.parse(one)) as [number, number, number];
+  return from.value + ((to.value - from.value) * (x - a)) / (b - a);
+}
+
 function layout(
-  points: readonly RatePoint[],
-  moves: readonly ChartMark[],
-  aim: number,
-  height: number,
+  { points, moves, aim, line: aimLine, log, height }: Required<Omit<Props, 'onOpen'>>,
   t: (typeof tokens)['light'],
 ): Partial<Layout> {
   const first = points[0]?.at ?? '';
@@ -143,8 +155,13 @@ function layout(
       showline: true,
     },
     yaxis: {
-      rangemode: 'tozero',
-      range: [0, top],
+      ...(log
+        ? {
+            type: 'log' as const,
+            range: [0, Math.log10(Math.max(10, top))],
+            tickvals: [1, 2, 5, 10, 20, 50, 100],
+          }
+        : { rangemode: 'tozero' as const, range: [0, top] }),
       nticks: 5,
       gridcolor: t.hairline,
       zeroline: false,
@@ -159,15 +176,26 @@ function layout(
         y1: aim,
         line: { color: t.ochreInk, width: 1.5, dash: 'dash' },
       }),
+      ...(aimLine
+        ? [
+            line({
+              x0: aimLine.from.at,
+              y0: aimLine.from.value,
+              x1: aimLine.to.at < last ? aimLine.to.at : last,
+              y1: valueAt(aimLine, aimLine.to.at < last ? aimLine.to.at : last),
+              line: { color: t.ochreInk, width: 1.5 },
+            }),
+          ]
+        : []),
       ...moves
         .filter((move) => move.at >= first && move.at <= last)
-        .map((move) => line({ x0: move.at, x1: move.at, y0: 0, y1: top })),
+        .map((move) => line({ x0: move.at, x1: move.at, y0: log ? 1 : 0, y1: top })),
     ],
     annotations: [
       {
         xref: 'paper',
         x: 0,
-        y: aim,
+        y: log ? Math.log10(Math.max(1, aim)) : aim,
         yanchor: 'bottom',
         xanchor: 'left',
         text: `aim ${Math.round(aim * 10) / 10}`,
@@ -178,7 +206,7 @@ function layout(
         .filter((move) => move.at >= first && move.at <= last)
         .map((move) => ({
           x: move.at,
-          y: top,
+          y: log ? Math.log10(Math.max(10, top)) : top,
           yanchor: 'top' as const,
           xanchor: 'left' as const,
           text: move.name,

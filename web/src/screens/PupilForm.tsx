@@ -172,7 +172,7 @@ export function PupilForm({ start, draft, title, pupil }: FormProps) {
           name="school"
           label="School"
           options={schools.map((one) => [one, schoolNames[one]])}
-          hint="When to move on: at the aim of a minute, or when each fact is instant."
+          hint="When to move on. Its numbers can be changed from the pupil's page, or for the room."
         />
         <Choice
           control={control}
@@ -192,7 +192,7 @@ export function PupilForm({ start, draft, title, pupil }: FormProps) {
           name="capture"
           label="Answers by"
           options={captureWays.map((one) => [one, captureWayNames[one]])}
-          hint="The child types, or says it and you mark it."
+          hint="The child types, or says it: you mark it, or the microphone hears when."
         />
         <Choice
           control={control}
@@ -213,6 +213,23 @@ export function PupilForm({ start, draft, title, pupil }: FormProps) {
             ['left', 'left'],
           ]}
           hint="The keypad lies on this side."
+        />
+        <Controller
+          control={control}
+          name="aimBy"
+          render={({ field, fieldState }) => (
+            <TextField
+              label="At the aim by"
+              type="date"
+              value={field.value ?? ''}
+              onBlur={field.onBlur}
+              inputRef={field.ref}
+              onChange={(event) => field.onChange(event.target.value === '' ? null : event.target.value)}
+              error={!!fieldState.error}
+              helperText={fieldState.error?.message ?? 'Draws the aim line over the checks. May be left out.'}
+              slotProps={{ inputLabel: { shrink: true } }}
+            />
+          )}
         />
         {text('homeLanguage', 'Language at home', 'May be left out.')}
         {text('aids', 'Aids', 'What the child leans on.')}

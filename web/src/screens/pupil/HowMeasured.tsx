@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import { aimPerMinute, captureWayNames, countText, policyInForce, schoolNames } from '@veldrift/core';
-import type { Pupil } from '@veldrift/wire';
+import { aimPerMinute, captureWayNames, countText, schoolNames } from '@veldrift/core';
+import { policyOf, type Pupil } from '@veldrift/wire';
 import { Link } from 'react-router';
 import { msText } from '../../app/format.ts';
 import { AimNumber, CeilingNumber, OverheadNumber } from '../../parts/MeasuredNumbers.tsx';
@@ -11,7 +11,7 @@ import { measuringFor } from '../../live/measuringOf.ts';
 export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
   const { me } = useSession();
   const measuring = measuringFor(pupil, me);
-  const policy = policyInForce(pupil.policy);
+  const policy = policyOf(pupil);
   const aim = aimPerMinute(measuring.ceiling, policy.aimPerMinute);
   const digits = pupil.capture === 'keypad' ? ([1, 2, 3] as const) : ([1] as const);
   return (
@@ -57,7 +57,10 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
           .{aim.binds && ' The ceiling limits the aim: another way of capture may allow more.'}
         </dd>
         <dt>School</dt>
-        <dd>{schoolNames[pupil.school]}</dd>
+        <dd>
+          {schoolNames[pupil.school]}. <Link to={`/pupils/${pupil.id}/policy`}>Its numbers</Link>
+          {Object.keys(pupil.policy).length > 0 && ', some of them this pupil\u2019s own'}
+        </dd>
       </dl>
       <div className="actions" style={{ marginTop: 12 }}>
         {pupil.capture === 'keypad' ? (

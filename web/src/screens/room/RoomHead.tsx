@@ -1,0 +1,20 @@
+import { NavLink } from 'react-router';
+import { useSession } from '../../app/session.tsx';
+
+/** What belongs to the whole room: how it judges, and its pathways. */
+export function RoomHead() {
+  const { me } = useSession();
+  return (
+    <div className="work-head">
+      <div>
+        <h1>{me.room}</h1>
+        <nav aria-label="Of the room" className="room-ways">
+          <NavLink to="/room" end>
+            Numbers of the schools
+          </NavLink>
+          <NavLink to="/room/pathways">Pathways</NavLink>
+        </nav>
+      </div>
+    </div>
+  );
+}
