@@ -6,6 +6,7 @@ import { cookieName, findSession } from './auth/session.ts';
 import { accountRoutes, openRoutes } from './routes/account.ts';
 import { childRoutes, linkRoutes } from './routes/child.ts';
 import { Refusal, refuse, type Env, type House } from './routes/context.ts';
+import { pathwayRoutes } from './routes/pathways.ts';
 import { placementRoutes } from './routes/placements.ts';
 import { playRoutes } from './routes/plays.ts';
 import { policyRoutes } from './routes/policies.ts';
@@ -82,6 +83,7 @@ export function createApp(house: House): Hono<Env> {
   api.route('/', placementRoutes(house));
   api.route('/', policyRoutes(house));
   api.route('/', linkRoutes(house));
+  api.route('/', pathwayRoutes(house));
   api.all('*', () => refuse(404, 'There is nothing at this address.'));
   app.route('/api', api);
   return app;

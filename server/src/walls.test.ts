@@ -1,3 +1,4 @@
+import { copyPathway, pathways, type Pathway } from '@veldrift/core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { Client } from 'pg';
 import { v7 as uuid } from 'uuid';
@@ -20,6 +21,7 @@ let theirPupil: string;
 let theirIds: ReturnType<typeof minuteIds>;
 let theirDecision: string;
 let theirLink: string;
+const theirPathway = copyPathway(pathways[0] as Pathway, uuid(), 'Theirs');
 
 beforeAll(async () => {
   house = openHouse(inject('appUrl'));
@@ -40,6 +42,7 @@ beforeAll(async () => {
     reason: 'Wait.',
   });
   expect(made.status).toBe(201);
+  await other.call('PUT', `/api/pathways/${theirPathway.id}`, theirPathway);
   theirLink = ((await other.call('POST', '/api/links', {})).body as { id: string }).id;
 });
 afterAll(() => house.close());
@@ -83,6 +86,7 @@ describe('another room', () => {
           reason: 'mine now',
         },
       ],
+      ['DELETE', `/api/pathways/${theirPathway.id}`],
       ['GET', `/api/links/${theirLink}/events`],
       ['POST', `/api/links/${theirLink}/show`, show],
       ['DELETE', `/api/links/${theirLink}`],
@@ -103,11 +107,15 @@ describe('another room', () => {
         return `${method} ${named}`;
       }),
     );
+    // A pathway of that id is a new one of one's own: nothing of theirs is touched, as is seen below.
+    tried.add('PUT /api/pathways/:id');
     expect(tried).toEqual(routes);
     for (const [method, path, body] of tries)
       expect((await mine.call(method, path, body)).status, `${method} ${path}`).toBe(404);
     const page = await other.call('GET', `/api/pupils/${theirPupil}`);
     expect(page.body).toMatchObject({ pupil: { name: 'Odalys B.' } });
+    await mine.call('PUT', `/api/pathways/${theirPathway.id}`, { ...theirPathway, name: 'Mine' });
+    expect((await other.call('GET', '/api/pathways')).body).toMatchObject([{ name: 'Theirs' }]);
   });
 
   it('takes no events for its pupils, and its lists stay its own', async () => {

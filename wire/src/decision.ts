@@ -1,6 +1,5 @@
-import { findSet } from '@veldrift/core';
 import { object, string, type InferType, type TestContext } from 'yup';
-import { idField, textField } from './fields.ts';
+import { idField, setIdField, textField } from './fields.ts';
 
 const word = {
   id: idField().required(),
@@ -9,10 +8,7 @@ const word = {
     .oneOf(['accepted', 'otherwise'], 'outcome should be accepted or otherwise.')
     .required(),
   /** The set the pupil is on from now. */
-  toSetId: string()
-    .strict()
-    .required()
-    .test('set', 'There is no such set.', (value) => findSet(value) !== undefined),
+  toSetId: setIdField(),
   reason: textField('The reason', 1000).defined(),
 };
 

@@ -72,6 +72,8 @@ const good = {
     samples: [{ digits: 2, firstKeyMs: 600, promptToPromptMs: 1500 }],
   },
   namingMeasured: { ...base, id: id(17), kind: 'namingMeasured', promptToPromptMs: [1200, 1300] },
+  instantCounted: { ...inPlay, id: id(20), kind: 'instantCounted' },
+  voiceMeasured: { v: 1, at, id: id(21), kind: 'voiceMeasured', timesMs: [48, 52.5] },
   judgingMeasured: { v: 1, at, id: id(18), kind: 'judgingMeasured', timesMs: [600, 620] },
 } as const;
 type Kind = keyof typeof good;

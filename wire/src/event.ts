@@ -6,10 +6,9 @@ import {
   operations,
   purposes,
   tryParseFactKey,
-  findSet,
 } from '@veldrift/core';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
-import { idField, instantField, msField, textField, wholeField } from './fields.ts';
+import { idField, instantField, msField, setIdField, textField, wholeField } from './fields.ts';
 
 /** The version every event carries. */
 export const eventVersion = 1;
@@ -73,10 +72,7 @@ export const eventSchemas = {
     ...inPlay,
     kind: kind('playStarted'),
     purpose: choice(purposes),
-    setId: string()
-      .strict()
-      .required()
-      .test('set', 'There is no such set.', (value) => findSet(value) !== undefined),
+    setId: setIdField(),
     seed: wholeField(-2_147_483_648, 2_147_483_647).required(),
     lengthMs: msField(longestPlayMs).min(1000, 'lengthMs should be 1000 ms or more.').required(),
     way: choice(answerWays),

@@ -1,3 +1,4 @@
+import { findSet } from '@veldrift/core';
 import { number, string } from 'yup';
 
 /** The longest shown name. Long enough for any first name, short enough for a row. */
@@ -37,6 +38,15 @@ export const nameField = (what: string, missing: string) =>
       `${what} should have no control characters.`,
       (value) => value === undefined || !controls.test(value),
     );
+
+/** The id of a set: one that ships, or one of a room's own pathway. Whether the room has it only the server can say. */
+export const setIdField = () =>
+  string()
+    .strict()
+    .required()
+    .test('set', 'There is no such set.', (value) => findSet(value) !== undefined || ownSetId.test(value));
+const ownSetId =
+  /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}\/(add|sub|mul|div)\/[a-z0-9-]{1,40}$/;
 
 /** A longer text; may be empty. */
 export const textField = (what: string, most: number) =>

@@ -1,7 +1,6 @@
 import {
   captureWays,
   findPathway,
-  findSet,
   operations,
   policyBounds,
   policyInForce,
@@ -12,7 +11,7 @@ import {
   type TriedFact,
 } from '@veldrift/core';
 import { array, mixed, number, object, string, type InferType } from 'yup';
-import { idField, nameField, textField } from './fields.ts';
+import { idField, nameField, setIdField, textField } from './fields.ts';
 
 export const clocks = ['shown', 'hidden', 'none'] as const;
 export const hands = ['left', 'right'] as const;
@@ -63,6 +62,10 @@ export const policySchema = mixed<Partial<Policy>>()
     return true;
   });
 
+/** Whether a pathway ships, or may be one of the room's own. */
+const isPathwayId = (value: unknown) =>
+  typeof value === 'string' && (findPathway(value) !== undefined || idField().isValidSync(value));
+
 /** What a tutor may say of a pupil. */
 export const pupilSchema = object({
   id: idField().required(),
@@ -73,11 +76,8 @@ export const pupilSchema = object({
   pathwayId: string()
     .strict()
     .required()
-    .test('pathway', 'There is no such pathway.', (value) => findPathway(value) !== undefined),
-  setId: string()
-    .strict()
-    .required()
-    .test('set', 'There is no such set.', (value) => findSet(value) !== undefined),
+    .test('pathway', 'There is no such pathway.', (value) => value === undefined || isPathwayId(value)),
+  setId: setIdField(),
   school: oneOf(schools, 'The school').required(),
   policy: policySchema,
   recallLimit: oneOf(recallLimits, 'The recall limit').required(),
@@ -102,10 +102,14 @@ export const pupilSchema = object({
 })
   .exact()
   .test('place', 'The set is not on this pathway for this operation.', (value, context) => {
-    const set = findSet(value.setId);
     // What is wrong with one of the three alone is said of that one.
-    if (!set || !findPathway(value.pathwayId) || !operations.includes(value.operation)) return true;
-    return set.operation === value.operation && value.setId.startsWith(`${value.pathwayId}/`)
+    if (
+      !setIdField().isValidSync(value.setId) ||
+      !isPathwayId(value.pathwayId) ||
+      !operations.includes(value.operation)
+    )
+      return true;
+    return value.setId.startsWith(`${value.pathwayId}/${value.operation}/`)
       ? true
       : context.createError({ path: 'setId', message: 'The set is not on this pathway for this operation.' });
   });

@@ -37,9 +37,17 @@ export function dayOf(at: string, timeZone: string): string {
   return day;
 }
 
+const numbers = new Map<string, number>();
+
 /** A calendar day as a whole number of days, so that days can be subtracted. */
 export function dayNumber(day: string): number {
-  return Math.round(Date.parse(`${day}T00:00:00Z`) / 86_400_000);
+  let number = numbers.get(day);
+  if (number === undefined) {
+    if (numbers.size > mostRemembered) numbers.clear();
+    number = Math.round(Date.parse(`${day}T00:00:00Z`) / 86_400_000);
+    numbers.set(day, number);
+  }
+  return number;
 }
 
 /** Whether a name is a time zone this runtime knows. */

@@ -1,8 +1,8 @@
-import { findSet } from '@veldrift/core';
 import { placeSchema } from '@veldrift/wire';
 import { Hono } from 'hono';
 import { findPlay } from '../store/checks.ts';
 import { findDecision, keepDecision } from '../store/decisions.ts';
+import { bookOf } from '../store/pathways.ts';
 import { placementProposal } from '../store/placements.ts';
 import { refreshStanding } from '../store/proposal.ts';
 import { findPupil, movePupil } from '../store/pupils.ts';
@@ -28,7 +28,7 @@ export function placementRoutes(house: House): Hono<Env> {
         refuse(409, 'Nothing is known from this placement yet: every answer was in doubt.');
       if (input.outcome === 'accepted' && input.toSetId !== placing.toSetId)
         refuse(409, 'The placement names another set by now. Look again, then decide.', 'toSetId');
-      if (findSet(input.toSetId)?.operation !== play.deal?.operation)
+      if ((await bookOf(tx)).findSet(input.toSetId)?.operation !== play.deal?.operation)
         refuse(400, 'The set is of another operation than the placement.', 'toSetId');
       await keepDecision(tx, pupil, placing.decision, input, session.userId, new Date(), 'placement');
       await movePupil(tx, id, input.toSetId);

@@ -1,4 +1,4 @@
-import { factStateOf, findSet } from '@veldrift/core';
+import { factStateOf } from '@veldrift/core';
 import type { ReviewPage } from '@veldrift/wire';
 import { Hono } from 'hono';
 import type { RoomTx } from '../db.ts';
@@ -6,6 +6,7 @@ import { answersOfPlay, answersOnFacts, keptAnswerOfRow, slipsUpTo } from '../st
 import { findPlay } from '../store/checks.ts';
 import { decisionOnPlay } from '../store/decisions.ts';
 import { earlierAnswers, placementProposal } from '../store/placements.ts';
+import { bookOf } from '../store/pathways.ts';
 import { standingOf } from '../store/proposal.ts';
 import { findPupil } from '../store/pupils.ts';
 import { classed } from '../store/states.ts';
@@ -42,7 +43,7 @@ async function reviewOf(tx: RoomTx, playId: string, timeZone: string): Promise<R
   const first = rows[0]?.at ?? new Date(play.startedAt);
   const last = rows.at(-1)?.at ?? new Date(play.startedAt);
   const all = (await answersOnFacts(tx, pupil.id, facts)).filter((row) => row.at <= last);
-  const operation = findSet(play.setId)?.operation ?? pupil.operation;
+  const operation = (await bookOf(tx)).findSet(play.setId)?.operation ?? pupil.operation;
   return {
     play,
     pupil,

@@ -1,5 +1,5 @@
 import {
-  findSet,
+
   isUntimed,
   operations,
   parseFactKey,
@@ -13,6 +13,7 @@ import { answersBehind, answersOnFacts, keptAnswerOfRow } from '../store/answers
 import { playsOfPupil } from '../store/checks.ts';
 import { decisionsOfPupil, findDecision, keepDecision } from '../store/decisions.ts';
 import { refreshAllFacts } from '../store/states.ts';
+import { bookOf } from '../store/pathways.ts';
 import { openPlacement } from '../store/placements.ts';
 import { proposalFor, refreshStanding, standingOf } from '../store/proposal.ts';
 import { addPupil, changePupil, deletePupil, findPupil, listPupils, movePupil } from '../store/pupils.ts';
@@ -33,6 +34,7 @@ export function pupilRoutes(house: House): Hono<Env> {
   app.post('/pupils', async (c) => {
     const input = await body(c, pupilSchema);
     const pupil = await inOwnRoom(house, c, async (tx, session) => {
+      await hasSet(tx, input.setId);
       await addPupil(tx, input);
       const added = await known(tx, session.timeZone, input.id);
       await refreshStanding(tx, added, session.timeZone);
@@ -47,6 +49,7 @@ export function pupilRoutes(house: House): Hono<Env> {
     if (input.id !== id) refuse(400, 'The id in the body is not the one in the address.', 'id');
     const pupil = await inOwnRoom(house, c, async (tx, session) => {
       const before = await known(tx, session.timeZone, id);
+      await hasSet(tx, input.setId);
       await changePupil(tx, input);
       // Without a clock facts have other states than with one.
       if (isUntimed(before.school) !== isUntimed(input.school))
@@ -138,7 +141,7 @@ export function pupilRoutes(house: House): Hono<Env> {
         refuse(409, 'The evidence has changed since this was shown. Look again, then decide.');
       if (input.outcome === 'accepted' && input.toSetId !== proposal.acceptedSetId)
         refuse(400, 'Accepting leads to another set than the one sent.', 'toSetId');
-      if (findSet(input.toSetId)?.operation !== pupil.operation)
+      if ((await bookOf(tx)).findSet(input.toSetId)?.operation !== pupil.operation)
         refuse(
           400,
           'The set is of another operation; change the operation on the pupil\u2019s page.',
@@ -161,6 +164,11 @@ export function pupilRoutes(house: House): Hono<Env> {
 function groundOf(c: Context<Env>): 'facts' | 'checks' {
   const of = c.req.query('of') ?? 'facts';
   return of === 'facts' || of === 'checks' ? of : refuse(400, 'of should be facts or checks.', 'of');
+}
+
+/** Refuses a set that this room does not have. */
+async function hasSet(tx: RoomTx, setId: string): Promise<void> {
+  if ((await bookOf(tx)).findSet(setId) === undefined) refuse(400, 'There is no such set.', 'setId');
 }
 
 async function known(tx: RoomTx, timeZone: string, id: string) {

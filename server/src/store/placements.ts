@@ -1,6 +1,5 @@
 import {
   classifyAnswer,
-  findPathway,
   placementDecision,
   placementResult,
   readPlacement,
@@ -10,6 +9,7 @@ import {
 import type { KeptAnswer, OpenPlacement, Play } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 import { answersOfPlay, keptAnswerOfRow } from './answers.ts';
+import { bookOf } from './pathways.ts';
 import { findPlay, playsOfPupil } from './checks.ts';
 
 /** A placement may go on at another visit within so many days. */
@@ -33,9 +33,12 @@ export async function earlierAnswers(tx: RoomTx, play: Play): Promise<KeptAnswer
 }
 
 /** The plan of a placement, from how it was dealt; undefined when its pathway is gone. */
-export function planOfPlacement(play: Pick<Play, 'deal' | 'seed'>): PlacementPlan | undefined {
+export async function planOfPlacement(
+  tx: RoomTx,
+  play: Pick<Play, 'deal' | 'seed'>,
+): Promise<PlacementPlan | undefined> {
   const { deal, seed } = play;
-  const sets = deal && findPathway(deal.pathwayId)?.sets[deal.operation];
+  const sets = deal && (await bookOf(tx)).findPathway(deal.pathwayId)?.sets[deal.operation];
   if (!sets) return undefined;
   return { sets, startAt: deal.startAt ?? 0, seed, timed: deal.timed ?? true };
 }
@@ -45,7 +48,7 @@ export async function placementProposal(
   tx: RoomTx,
   play: Play,
 ): Promise<{ readonly decision: Decision; readonly toSetId: string } | undefined> {
-  const plan = planOfPlacement(play);
+  const plan = await planOfPlacement(tx, play);
   if (!plan) return undefined;
   const answers = [
     ...(await earlierAnswers(tx, play)),
@@ -81,7 +84,7 @@ export async function openPlacement(
     `select 1 from decisions where room_id = $1 and pupil_id = $2 and about = 'placement' and at >= $3`,
     [tx.roomId, pupil.id, last.startedAt],
   );
-  const plan = planOfPlacement(last);
+  const plan = await planOfPlacement(tx, last);
   if (decided || !plan) return null;
   const answers = [
     ...(await earlierAnswers(tx, last)),

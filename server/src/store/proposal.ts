@@ -1,14 +1,17 @@
 import { createHash } from 'node:crypto';
-import { decide, findSet, measuringOf, placeOfSet, type FactSet } from '@veldrift/core';
+import { decide, measuringOf, type FactSet } from '@veldrift/core';
 import { gradeOf, policyOf, type Proposal, type Pupil } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 import { answersOnFacts } from './answers.ts';
+import { bookOf } from './pathways.ts';
 import { checksOnSet } from './checks.ts';
 import { classed } from './states.ts';
 
 /** What the pupil's school says now of the pupil's set, from all that is kept. */
 export async function proposalFor(tx: RoomTx, pupil: Pupil, timeZone: string): Promise<Proposal> {
-  const set = findSet(pupil.setId) as FactSet;
+  const book = await bookOf(tx);
+  // A set that is gone (its pathway was taken away) leaves the first of the shipped pathway.
+  const set = (book.findSet(pupil.setId) ?? book.pathways[0]?.sets[pupil.operation][0]) as FactSet;
   const rows = pupil.school === 'minuteAim' ? [] : await answersOnFacts(tx, pupil.id, set.practises);
   const { ceiling } = measuringOf(
     { ...pupil, keypad: pupil.keypadCalibration, naming: pupil.naming, judging: null },
@@ -29,7 +32,7 @@ export async function proposalFor(tx: RoomTx, pupil: Pupil, timeZone: string): P
     .update(JSON.stringify([set.id, pupil.school, policy, decision]))
     .digest('base64url')
     .slice(0, 24);
-  const place = placeOfSet(set.id);
+  const place = book.placeOfSet(set.id);
   const accepted = { advance: place?.next, stepBack: place?.before }[decision.verdict as string] ?? set;
   return {
     decision,

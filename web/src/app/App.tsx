@@ -13,8 +13,9 @@ import { Today } from '../screens/Today.tsx';
 import { StartVisit } from '../screens/start/StartVisit.tsx';
 import { Table } from '../screens/table/Table.tsx';
 import { api, ApiError } from './api.ts';
+import { useBookVersion } from './book.ts';
 import { deviceDb } from './deviceDb.ts';
-import { cacheLastsMs, keptQueries, meQuery, persister, queryClient } from './queries.ts';
+import { cacheLastsMs, keptQueries, meQuery, pathwaysQuery, persister, queryClient } from './queries.ts';
 import { outboxOf, SessionProvider, useSessionStatus } from './session.tsx';
 import { useSettings } from './settings.ts';
 import { Shell } from './Shell.tsx';
@@ -39,6 +40,10 @@ const RoomPolicy = lazy(() =>
 );
 const PupilPolicy = lazy(() =>
   import('../screens/room/PupilPolicy.tsx').then((m) => ({ default: m.PupilPolicy })),
+);
+const Pathways = lazy(() => import('../screens/room/Pathways.tsx').then((m) => ({ default: m.Pathways })));
+const PathwayEditor = lazy(() =>
+  import('../screens/room/PathwayEditor.tsx').then((m) => ({ default: m.PathwayEditor })),
 );
 const Settings = lazy(() => import('../screens/Settings.tsx').then((m) => ({ default: m.Settings })));
 const KeypadCalibration = lazy(() =>
@@ -111,6 +116,8 @@ export function App() {
                   <Route path="/review/:playId" element={<Review />} />
                   <Route path="/pupils/:pupilId/policy" element={<PupilPolicy />} />
                   <Route path="/room" element={<RoomPolicy />} />
+                  <Route path="/room/pathways" element={<Pathways />} />
+                  <Route path="/room/pathways/:pathwayId" element={<PathwayEditor />} />
                   <Route path="/settings" element={<Settings />} />
                   <Route path="*" element={<p>There is nothing at this address.</p>} />
                 </Route>
@@ -123,10 +130,12 @@ export function App() {
   );
 }
 
+/** The framed screens are made anew when the room's pathways change. */
 function Framed() {
+  const version = useBookVersion();
   return (
     <Shell>
-      <Outlet />
+      <Outlet key={version} />
     </Shell>
   );
 }
@@ -173,6 +182,12 @@ function SignedIn() {
   );
 }
 
+/** Fetches the room's pathways; a table that is running is left alone when they change. */
+function WithBook() {
+  useQuery(pathwaysQuery);
+  return <Outlet />;
+}
+
 function WithOutbox({ me, ended }: { readonly me: Me; readonly ended: boolean }) {
   const outbox = use(outboxOf(me.userId));
   useEffect(() => {
@@ -183,7 +198,7 @@ function WithOutbox({ me, ended }: { readonly me: Me; readonly ended: boolean })
   return (
     <SessionProvider me={me} ended={ended} outbox={outbox}>
       <Suspense fallback={<Loading what="this page" />}>
-        <Outlet />
+        <WithBook />
       </Suspense>
     </SessionProvider>
   );

@@ -1,4 +1,4 @@
-import type { Policy } from '@veldrift/core';
+import type { OwnPathway, Policy } from '@veldrift/core';
 import type {
   BatchResult,
   ChildShow,
@@ -93,6 +93,9 @@ export const api = {
   newLink: () => call<NewLink>('POST', '/links', {}),
   showOn: (link: string, show: ChildShow) => call<void>('POST', `/links/${link}/show`, show),
   dropLink: (link: string) => call<void>('DELETE', `/links/${link}`, {}),
+  pathways: () => call<OwnPathway[]>('GET', '/pathways'),
+  keepPathway: (own: OwnPathway) => call<OwnPathway>('PUT', `/pathways/${own.id}`, own),
+  dropPathway: (id: string) => call<void>('DELETE', `/pathways/${id}`, {}),
   roomPolicy: () => call<{ policy: Partial<Policy> }>('GET', '/policy'),
   changeRoomPolicy: (policy: Partial<Policy>) => call<void>('PUT', '/policy', { policy }),
   decide: (pupilId: string, input: DecideInput) =>

@@ -1,7 +1,9 @@
 import { QueryCache, QueryClient, queryOptions, type Query } from '@tanstack/react-query';
 import type { PersistedClient } from '@tanstack/react-query-persist-client';
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
+import type { OwnPathway } from '@veldrift/core';
 import { api, ApiError } from './api.ts';
+import { takeOwnPathways } from './book.ts';
 import { deviceDb } from './deviceDb.ts';
 
 const dayMs = 86_400_000;
@@ -62,6 +64,12 @@ export const persister = createAsyncStoragePersister({
 });
 
 export const meQuery = queryOptions({ queryKey: ['me'], queryFn: api.me, staleTime: 60_000 });
+export const pathwaysQuery = queryOptions({ queryKey: ['pathways'], queryFn: api.pathways });
+queryClient.getQueryCache().subscribe(({ query }) => {
+  // Fetched or taken from this device's store, the book is what was last known.
+  if (query.queryKey[0] === 'pathways' && query.state.data !== undefined)
+    takeOwnPathways(query.state.data as OwnPathway[]);
+});
 export const roomPolicyQuery = queryOptions({ queryKey: ['roomPolicy'], queryFn: api.roomPolicy });
 export const pupilsQuery = queryOptions({ queryKey: ['pupils'], queryFn: api.pupils });
 export const pupilPageQuery = (id: string) =>
@@ -83,6 +91,7 @@ export async function refetchRecords(): Promise<void> {
 /** Forgets what this device holds of the room, save what waits to be sent. */
 export async function forgetRoom(): Promise<void> {
   queryClient.clear();
+  takeOwnPathways([]);
   await (await deviceDb()).delete('cache', cacheKey);
   const plays = await (await deviceDb()).getAll('plays');
   for (const play of plays)

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMutation } from '@tanstack/react-query';
-import { factListText, findSet, type Verdict } from '@veldrift/core';
+import { factListText, type Verdict } from '@veldrift/core';
+import { findSet } from '../app/book.ts';
 import type { DecideInput, Proposal, Pupil } from '@veldrift/wire';
 import { useSnackbar } from 'notistack';
 import { useState } from 'react';

@@ -5,7 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { findPathway } from '@veldrift/core';
+import { findPathway } from '../app/book.ts';
 import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { keepDraft, readDraft } from '../app/draft.ts';

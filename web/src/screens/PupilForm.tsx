@@ -5,14 +5,13 @@ import { useQueryClient } from '@tanstack/react-query';
 import {
   captureWayNames,
   captureWays,
-  findPathway,
   gradeRangeFor,
   operationNames,
   operations,
-  pathways,
   schoolNames,
   schools,
 } from '@veldrift/core';
+import { findPathway, allPathways } from '../app/book.ts';
 import { pupilSchema, type Pupil, type PupilInput } from '@veldrift/wire';
 import { useSnackbar } from 'notistack';
 import { useEffect, useState } from 'react';
@@ -157,7 +156,7 @@ export function PupilForm({ start, draft, title, pupil }: FormProps) {
           control={control}
           name="pathwayId"
           label="Pathway"
-          options={pathways.map((one) => [one.id, one.name])}
+          options={allPathways().map((one) => [one.id, one.name])}
           onPicked={(value) => setValue('setId', findPathway(value)?.sets[operation][0]?.id ?? '')}
         />
         <Choice

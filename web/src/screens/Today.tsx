@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
-import { countText, findSet, operationNames, schoolNames } from '@veldrift/core';
+import { countText, operationNames, schoolNames } from '@veldrift/core';
+import { findSet } from '../app/book.ts';
 import type { Pupil } from '@veldrift/wire';
 import { Link } from 'react-router';
 import { clockText, longDateText } from '../app/format.ts';

@@ -1,4 +1,5 @@
-import { countText, factListText, findSet, schoolNames, type School } from '@veldrift/core';
+import { countText, factListText, schoolNames, type School } from '@veldrift/core';
+import { findSet } from '../../app/book.ts';
 import type { KeptDecision, PupilPage } from '@veldrift/wire';
 import { api } from '../../app/api.ts';
 import { dateText } from '../../app/format.ts';

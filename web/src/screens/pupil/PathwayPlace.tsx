@@ -1,4 +1,5 @@
-import { placeOfSet, type FactKey } from '@veldrift/core';
+import { type FactKey } from '@veldrift/core';
+import { placeOfSet } from '../../app/book.ts';
 import type { PupilPage } from '@veldrift/wire';
 import { CountedFacts } from '../../parts/FactMap.tsx';
 

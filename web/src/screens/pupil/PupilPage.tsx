@@ -2,16 +2,8 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useQuery } from '@tanstack/react-query';
-import {
-  displaySigns,
-  findPathway,
-  findSet,
-  operationNames,
-  operations,
-  placeOfSet,
-  type FactKey,
-  type Operation,
-} from '@veldrift/core';
+import { displaySigns, operationNames, operations, type FactKey, type Operation } from '@veldrift/core';
+import { findPathway, findSet, placeOfSet } from '../../app/book.ts';
 import type { PupilPage as Page } from '@veldrift/wire';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';

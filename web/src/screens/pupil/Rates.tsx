@@ -6,7 +6,6 @@ import {
   answerWayNames,
   dayNumber,
   dayOf,
-  findSet,
   growthOf,
   isCaptureWay,
   isCheck,
@@ -18,6 +17,7 @@ import {
   type Growth,
   type TrendPoint,
 } from '@veldrift/core';
+import { findSet } from '../../app/book.ts';
 import { policyOf, type Play, type PupilPage } from '@veldrift/wire';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';

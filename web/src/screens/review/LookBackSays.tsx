@@ -1,4 +1,5 @@
-import { classifyAnswer, findSet, judgeRetention } from '@veldrift/core';
+import { classifyAnswer, judgeRetention } from '@veldrift/core';
+import { findSet } from '../../app/book.ts';
 import { policyOf, type ReviewPage } from '@veldrift/wire';
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';

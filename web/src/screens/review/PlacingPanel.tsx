@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useMutation } from '@tanstack/react-query';
-import { findSet } from '@veldrift/core';
+import { findSet } from '../../app/book.ts';
 import type { PlaceInput, ReviewPage } from '@veldrift/wire';
 import { useSnackbar } from 'notistack';
 import { useState } from 'react';

@@ -3,7 +3,6 @@ import {
   aimPerMinute,
   answerWayNames,
   classifyAnswer,
-  findSet,
   isCaptureWay,
   isMinute,
   isRight,
@@ -11,6 +10,7 @@ import {
   purposeNames,
   type AnswerClass,
 } from '@veldrift/core';
+import { findSet } from '../../app/book.ts';
 import { policyOf, type KeptAnswer, type ReviewPage } from '@veldrift/wire';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';

@@ -4,7 +4,6 @@ import {
   countText,
   dayNumber,
   dayOf,
-  findSet,
   newTurns,
   retentionDue,
   retentionFacts,
@@ -12,6 +11,7 @@ import {
   type LookPlan,
   type PassedSet,
 } from '@veldrift/core';
+import { findSet } from '../../app/book.ts';
 import { policyOf, type PupilPage } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';

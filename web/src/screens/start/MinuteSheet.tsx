@@ -3,7 +3,6 @@ import {
   aimPerMinute,
   createRandom,
   earlierFacts,
-  findPathway,
   isRecalled,
   makeCheckForm,
   makeMixedForm,
@@ -11,6 +10,7 @@ import {
   newMinute,
   type MinutePurpose,
 } from '@veldrift/core';
+import { findPathway } from '../../app/book.ts';
 import { gradeOf, policyOf, type Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';

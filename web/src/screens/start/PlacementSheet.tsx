@@ -4,12 +4,12 @@ import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import {
   countText,
-  findPathway,
   mostPlacementPrompts,
   newTurns,
   operationNames,
   type PlacementPlan,
 } from '@veldrift/core';
+import { findPathway } from '../../app/book.ts';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { TurnsRow } from '../../app/deviceDb.ts';

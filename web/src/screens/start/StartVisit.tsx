@@ -4,13 +4,13 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useQuery } from '@tanstack/react-query';
 import {
   countText,
-  findSet,
   isMinute,
   operationNames,
   purposeNames,
   type FactSet,
   type Purpose,
 } from '@veldrift/core';
+import { findSet } from '../../app/book.ts';
 import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';

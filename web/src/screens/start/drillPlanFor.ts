@@ -2,7 +2,6 @@ import {
   defaultDrillRules,
   drillPool,
   earlierFacts,
-  findPathway,
   fixedNumberFacts,
   operationNames,
   pairFacts,
@@ -13,6 +12,7 @@ import {
   type FactKey,
   type FactSet,
 } from '@veldrift/core';
+import { findPathway } from '../../app/book.ts';
 import { policyOf, type Deal, type Pupil } from '@veldrift/wire';
 
 /** What a tutor chooses of a drill. */

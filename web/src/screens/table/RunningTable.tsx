@@ -1,11 +1,4 @@
-import {
-  factKeyText,
-  promptOf,
-  purposeNames,
-  resumeWithinMs,
-  type FactSet,
-  type Judgement,
-} from '@veldrift/core';
+import { factKeyText, promptOf, purposeNames, resumeWithinMs, type Judgement } from '@veldrift/core';
 import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -32,11 +25,11 @@ import { readKey } from './keys.ts';
 export function RunningTable({
   row,
   pupil,
-  set,
+  setName,
 }: {
   readonly row: MinuteRow;
   readonly pupil: Pupil;
-  readonly set: FactSet;
+  readonly setName: string;
 }) {
   const { outbox } = useSession();
   const { hand } = useSettings();
@@ -174,7 +167,7 @@ export function RunningTable({
         data-calm={state.calm}
       >
         <h1 className="sr-only">
-          {pupil.name}: {purposeNames[row.purpose].toLowerCase()}, {set.name}
+          {pupil.name}: {purposeNames[row.purpose].toLowerCase()}, {setName}
         </h1>
         {running && elsewhere ? (
           <div className="field-small">
@@ -233,7 +226,7 @@ export function RunningTable({
       <section className="strip" aria-label="Judging">
         <div className="strip-say">
           <p>
-            <strong>{pupil.name}</strong> · {purposeNames[row.purpose]} · {set.name}
+            <strong>{pupil.name}</strong> · {purposeNames[row.purpose]} · {setName}
             <br />
             <span className="strip-says" aria-live="polite">
               {saysOf(state, keypad, said)}

@@ -1,4 +1,4 @@
-import { factKeyText, purposeNames, type FactSet, type Judgement } from '@veldrift/core';
+import { factKeyText, purposeNames, type Judgement } from '@veldrift/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { TurnsRow } from '../../app/deviceDb.ts';
@@ -23,7 +23,7 @@ import { VoiceBar } from './VoiceBar.tsx';
 import { TurnsNotice } from './TurnsNotice.tsx';
 
 /** The table while a play goes turn by turn: a drill, a placement, a look back; on screen or with stacked cards. */
-export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly set: FactSet }) {
+export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonly setName: string }) {
   const { outbox } = useSession();
   const { hand } = useSettings();
   const navigate = useNavigate();
@@ -146,7 +146,7 @@ export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly se
         data-calm={state.calmFrom !== null}
       >
         <h1 className="sr-only">
-          {pupil.name}: {purposeNames[row.purpose].toLowerCase()}, {row.title || set.name}
+          {pupil.name}: {purposeNames[row.purpose].toLowerCase()}, {row.title || setName}
         </h1>
         {asking && fact !== undefined && elsewhere ? (
           <div className="field-small">
@@ -223,7 +223,7 @@ export function RunningTurns({ row, set }: { readonly row: TurnsRow; readonly se
       <section className="strip" aria-label="Judging">
         <div className="strip-say">
           <p>
-            <strong>{pupil.name}</strong> · {purposeNames[row.purpose]} · {row.title || set.name}
+            <strong>{pupil.name}</strong> · {purposeNames[row.purpose]} · {row.title || setName}
             <br />
             <span className="strip-says" aria-live="polite">
               {saysOf(turns, row, said)}

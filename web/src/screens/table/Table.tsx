@@ -1,4 +1,4 @@
-import { findSet, type FactSet } from '@veldrift/core';
+import { findSet } from '../../app/book.ts';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import Button from '@mui/material/Button';
@@ -81,7 +81,8 @@ export function Table() {
       </main>
     );
   }
-  const set = findSet(row.setId) as FactSet;
-  if (isTurns(row)) return <RunningTurns key={row.playId} row={row} set={set} />;
-  return <RunningTable key={row.playId} row={row} pupil={row.pupil} set={set} />;
+  // Of a pathway changed or gone since only the title is left.
+  const setName = findSet(row.setId)?.name ?? '';
+  if (isTurns(row)) return <RunningTurns key={row.playId} row={row} setName={setName} />;
+  return <RunningTable key={row.playId} row={row} pupil={row.pupil} setName={setName} />;
 }
