@@ -39,6 +39,11 @@ async function screensOf(
     ),
     ['review', `/review/${play}`, heading(/Facts met/)],
     ['settings', '/settings', heading('Settings')],
+    ['numbers of the room', '/room', heading('The Lantern Room')],
+    ['pathways', '/room/pathways', heading('The Lantern Room')],
+    ['numbers of a pupil', `/pupils/${odalys.id}/policy`, heading(/numbers of the school/)],
+    ['microphone', '/calibrate/voice', heading('The microphone')],
+    ['a screen to join', '/child', heading('Join the table')],
     [
       'calibration',
       `/calibrate/keypad/${odalys.id}`,

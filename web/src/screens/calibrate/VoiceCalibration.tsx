@@ -82,7 +82,7 @@ export function VoiceCalibration() {
             ? 'Opening the microphone.'
             : voice.level?.floorDb == null
               ? 'Learning the room: a moment of quiet.'
-              : `The room is at ${Math.round(voice.level.floorDb)} dB; a voice should stand 20 dB above it.`}
+              : `The room is at \u2212${Math.abs(Math.round(voice.level.floorDb))} dB; a voice should stand 20 dB above it.`}
       </p>
       <section aria-labelledby="say">
         <h2 id="say">Say a number</h2>

@@ -128,6 +128,7 @@ function Editor({ own, all }: { readonly own: OwnPathway; readonly all: readonly
 
   return (
     <>
+      <h1 className="sr-only">{own.name}</h1>
       <div className="work-head">
         <TextField
           label="Name of the pathway"

@@ -75,6 +75,7 @@ export function PolicyEditor({ draft, school: first, base, baseName, own, keepin
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
+      <TrialOf school={school} policy={policy} able={wrong.length === 0 && impossible.length === 0} />
       <table className="policy-numbers">
         <thead>
           <tr>
@@ -130,7 +131,6 @@ export function PolicyEditor({ draft, school: first, base, baseName, own, keepin
           {one}
         </p>
       ))}
-      <TrialOf school={school} policy={policy} able={wrong.length === 0 && impossible.length === 0} />
       {trouble && (
         <p role="alert" className="clay">
           {trouble} What you typed is kept.

@@ -27,7 +27,7 @@ export function RoomPolicy() {
   return (
     <>
       <RoomHead />
-      <p style={{ maxWidth: '70ch' }}>
+      <p style={{ maxWidth: '70ch', marginBottom: 14 }}>
         By these numbers the schools judge every pupil of this room, unless a pupil has numbers of their own.
         They change what the schools say from now on; decisions on record keep the numbers they were taken by.
       </p>

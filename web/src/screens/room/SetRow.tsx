@@ -45,7 +45,7 @@ export function SetRow({ set, at, of, introduces, idle, picked, onPick, onMove }
           {set.name || 'no name yet'}
           <span className="quiet">
             {' '}
-            introduces {introduces}, practises {countText(set.members.length, 'fact')}
+            holds {countText(set.members.length, 'fact')}, introduces {introduces}
           </span>
         </span>
       </button>
