@@ -1,6 +1,7 @@
 import {
   captureWays,
   findPathway,
+  isUntimed,
   operations,
   policyBounds,
   policyInForce,
@@ -157,6 +158,11 @@ export const deletePupilSchema = object({
 /** The policy in force for a pupil: the preset, the room's numbers over it, the pupil's own over those. */
 export function policyOf(pupil: Pick<Pupil, 'policy' | 'roomPolicy'>): Policy {
   return policyInForce({ ...pupil.roomPolicy, ...pupil.policy });
+}
+
+/** Whether no time is taken of a pupil: no clock is wanted, or the school uses none. */
+export function takesNoTime(pupil: Pick<PupilInput, 'clock' | 'school'>): boolean {
+  return pupil.clock === 'none' || isUntimed(pupil.school);
 }
 
 /** The grade for published bands: a year of the English system is one more than the grade. Null: not known. */

@@ -1,3 +1,4 @@
+import { takesNoTime } from '@veldrift/wire';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
@@ -27,6 +28,7 @@ import { measuringFor } from '../../live/measuringOf.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { drillPlanFor, firstDrill, type DrillChoice } from './drillPlanFor.ts';
 import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
+import { newErrorsToday } from './newErrorsToday.ts';
 import type { SheetProps } from './SheetProps.ts';
 import { newSeed, playHead, startPlay } from './startPlay.ts';
 
@@ -74,8 +76,9 @@ export function DrillSheet({ pupil, set }: SheetProps) {
       seed,
       plan: {
         kind: 'drill',
-        timed: pupil.clock !== 'none',
+        timed: !takesNoTime(pupil),
         ...made.plan,
+        newErrorsToday: await newErrorsToday(pupil.id, new Date().toISOString(), me.timeZone),
         order: pack?.order ?? made.plan.order,
       },
       earlier: 0,

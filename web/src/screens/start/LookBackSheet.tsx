@@ -12,7 +12,7 @@ import {
   type PassedSet,
 } from '@veldrift/core';
 import { findSet } from '../../app/book.ts';
-import { policyOf, type PupilPage } from '@veldrift/wire';
+import { takesNoTime, policyOf, type PupilPage } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { TurnsRow } from '../../app/deviceDb.ts';
@@ -75,7 +75,7 @@ export function LookBackSheet({ pupil }: SheetProps) {
       facts: retentionFacts(set.practises, seed, 2 * policy.retentionFacts),
       retentionFacts: policy.retentionFacts,
       retentionShort: policy.retentionShort,
-      timed: pupil.clock !== 'none',
+      timed: !takesNoTime(pupil),
     };
     const row: TurnsRow = {
       kind: 'turns',

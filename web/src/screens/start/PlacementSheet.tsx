@@ -1,3 +1,4 @@
+import { takesNoTime } from '@veldrift/wire';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -41,7 +42,7 @@ export function PlacementSheet({ pupil, set }: SheetProps) {
       sets: sets.map(({ id, name, introduces }) => ({ id, name, introduces })),
       startAt: from?.startAt ?? startAt,
       seed,
-      timed: pupil.clock !== 'none',
+      timed: !takesNoTime(pupil),
     };
     const row: TurnsRow = {
       kind: 'turns',

@@ -13,7 +13,7 @@ import {
   type FactSet,
 } from '@veldrift/core';
 import { findPathway } from '../../app/book.ts';
-import { policyOf, type Deal, type Pupil } from '@veldrift/wire';
+import { takesNoTime, policyOf, type Deal, type Pupil } from '@veldrift/wire';
 
 /** What a tutor chooses of a drill. */
 export interface DrillChoice {
@@ -135,6 +135,6 @@ function dealOf(pupil: Pupil, choice: DrillChoice, plan: DrillPlan): Deal {
     called: plan.order !== null,
     hidden: plan.hidden,
     pack: choice.pack,
-    timed: pupil.clock !== 'none',
+    timed: !takesNoTime(pupil),
   };
 }

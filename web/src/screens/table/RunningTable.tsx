@@ -1,5 +1,5 @@
 import { factKeyText, promptOf, purposeNames, resumeWithinMs, type Judgement } from '@veldrift/core';
-import type { Pupil } from '@veldrift/wire';
+import { takesNoTime, type Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { MinuteRow } from '../../app/deviceDb.ts';
@@ -37,7 +37,7 @@ export function RunningTable({
   const { way, measuring, voice } = useTableCapture(row.way, pupil);
   const [elsewhere, setElsewhere] = useElsewhere();
   const minute = useMinute(row, measuring, outbox, {
-    untimed: pupil.clock === 'none',
+    untimed: takesNoTime(pupil),
     elsewhere,
     way,
     ...(way === 'voice' ? { onsetAfter: voice.onsetAfter } : {}),

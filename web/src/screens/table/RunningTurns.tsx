@@ -1,3 +1,4 @@
+import { takesNoTime } from '@veldrift/wire';
 import { factKeyText, purposeNames, type Judgement } from '@veldrift/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -31,7 +32,7 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
   const { way, measuring, voice } = useTableCapture(row.way, pupil);
   const [elsewhere, setElsewhere] = useElsewhere();
   const turns = useTurns(row, measuring, outbox, {
-    untimed: pupil.clock === 'none',
+    untimed: takesNoTime(pupil),
     elsewhere,
     way,
     ...(way === 'voice' ? { onsetAfter: voice.onsetAfter } : {}),

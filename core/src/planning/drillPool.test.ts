@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest';
+import { pathways } from '../facts/pathway.ts';
+import { drillOutlook, drillPool, earlierFacts, mostEarlierFacts, type TriedFact } from './drillPool.ts';
+
+const tried = (over: Partial<TriedFact> = {}): TriedFact => ({
+  state: 'recalled',
+  evidence: 3,
+  dueDay: 100,
+  ...over,
+});
+
+describe('what a drill may draw on', () => {
+  it('knows what is recalled, what is due, and what is not known', () => {
+    const pool = drillPool(
+      ['7x7', '8x8', '9x9', '6x6'],
+      [],
+      { '7x7': tried(), '8x8': tried({ dueDay: 120 }), '9x9': tried({ state: 'missed', dueDay: null }) },
+      110,
+    );
+    expect(pool.map((one) => [one.fact, one.known, one.due, one.evidence])).toEqual([
+      ['7x7', true, true, 3],
+      ['8x8', true, false, 3],
+      ['9x9', false, false, 3],
+      ['6x6', false, false, 0],
+    ]);
+    expect(drillOutlook(pool)).toEqual({ due: 1, fresh: 2, unasked: 1 });
+  });
+  it('takes along known facts of earlier sets, the due first; untried ones of sets passed count as known', () => {
+    const pool = drillPool(
+      ['7x7'],
+      ['2x3', '2x4', '2x5', '2x6', '2x3'],
+      { '2x4': tried({ dueDay: 90 }), '2x5': tried({ state: 'slipped', dueDay: null }) },
+      100,
+    );
+    expect(pool.slice(1).map((one) => one.fact)).toEqual(['2x4', '2x3', '2x6']);
+    const many = drillPool(['7x7'], pathways[0]?.sets.mul.flatMap((set) => set.practises) ?? [], {}, 0);
+    expect(many).toHaveLength(1 + mostEarlierFacts);
+  });
+  it('earlier facts come nearest set first, as many sets back as asked', () => {
+    const sets = pathways[0]?.sets.mul ?? [];
+    const third = sets[2];
+    if (!third) throw new Error('there should be three sets');
+    expect(earlierFacts(sets, third.id)[0]).toBe(sets[1]?.practises[0]);
+    expect(earlierFacts(sets, third.id, 1)).toEqual(sets[1]?.practises);
+    expect(earlierFacts(sets, sets[0]?.id ?? '')).toEqual([]);
+  });
+});
