@@ -50,7 +50,25 @@ interface Evidence {
   readonly day: number;
 }
 
-const countRecalled = (list: readonly Evidence[]) => list.filter((one) => one.class === 'recalled').length;
+/** How many of the last `most` were recalled. */
+function recalledOfLast(list: readonly Evidence[], most: number): number {
+  let count = 0;
+  for (let at = Math.max(0, list.length - most); at < list.length; at += 1)
+    if ((list[at] as Evidence).class === 'recalled') count += 1;
+  return count;
+}
+
+/** Whether those recalled among the last `most` were so on two days or more. */
+function onTwoDays(list: readonly Evidence[], most: number): boolean {
+  let day: number | undefined;
+  for (let at = Math.max(0, list.length - most); at < list.length; at += 1) {
+    const one = list[at] as Evidence;
+    if (one.class !== 'recalled') continue;
+    if (day !== undefined && one.day !== day) return true;
+    day = one.day;
+  }
+  return false;
+}
 
 /**
  * The state of one fact from its answers, for timed schools. Derived only: the same answers always give the same state,
@@ -105,14 +123,12 @@ function nextState(
 ): FactState {
   const latest = evidence[evidence.length - 1] as Evidence;
   if (isRecalled(state)) {
-    if (3 - countRecalled(evidence.slice(-3)) >= 2 && evidence.length >= 3) return 'slipped';
+    if (evidence.length >= 3 && 3 - recalledOfLast(evidence, 3) >= 2) return 'slipped';
     return latest.class === 'recalled' && given.unseenDays >= keptAfterDays ? 'kept' : state;
   }
-  const lastFour = evidence.slice(-4);
-  const recalledDays = new Set(lastFour.filter((one) => one.class === 'recalled').map((one) => one.day)).size;
-  const threeOfFour = latest.class === 'recalled' && countRecalled(lastFour) >= 3;
+  const threeOfFour = latest.class === 'recalled' && recalledOfLast(evidence, 4) >= 3;
   if (state === 'slipped') return threeOfFour ? 'recalled' : 'slipped';
-  if (threeOfFour && recalledDays >= 2 && given.marked) return 'recalled';
+  if (threeOfFour && given.marked && onTwoDays(evidence, 4)) return 'recalled';
   if (latest.class === 'missed') return 'missed';
   if (latest.class === 'recalled' && evidence.at(-2)?.class === 'recalled') return 'nearly';
   return 'workingOut';
