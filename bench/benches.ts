@@ -1,9 +1,12 @@
 import { clockBench } from './clock.ts';
 import { judgementBench } from './judgement.ts';
+import { liveBench } from './live.ts';
 import { paintBench } from './paint.ts';
 import { pupilPageBench } from './pupilPage.ts';
+import { roomBench } from './room.ts';
 import { sizeBench } from './size.ts';
 import { turnBench } from './turn.ts';
+import { voiceBench } from './voice.ts';
 
 /** One table of figures. */
 export interface Section {
@@ -21,5 +24,8 @@ export const benches: Readonly<Record<string, Bench>> = {
   turn: turnBench,
   size: sizeBench,
   page: pupilPageBench,
+  room: roomBench,
+  live: liveBench,
+  voice: voiceBench,
   judgement: judgementBench,
 };

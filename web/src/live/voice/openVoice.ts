@@ -53,7 +53,10 @@ export async function openVoice(source: VoiceSource, hears: VoiceHears): Promise
     node.port.onmessage = ({ data }: MessageEvent<VoiceMessage>) => {
       const now = performance.now();
       if (data.kind === 'onset') {
-        hears.onOnset(clock.pageTimeOf(data.frame, now));
+        const at = clock.pageTimeOf(data.frame, now);
+        hears.onOnset(at);
+        // For measuring the voice key from outside (bench).
+        dispatchEvent(new CustomEvent('veldrift-onset', { detail: at }));
         return;
       }
       clock.note(data.frame, now);
