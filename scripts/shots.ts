@@ -68,6 +68,16 @@ async function recordViews(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/pupils/${idOf('Odalys B.')}/edit`);
   await page.getByLabel('Shown name').waitFor();
   await shot(page, 'change');
+  await page.goto(`${base}/room`);
+  await page.getByLabel('Facts recalled, in 100').fill('60');
+  await page.getByLabel('Facts short, at most').fill('9');
+  await shot(page, 'numbers');
+  await page.goto(`${base}/room/pathways`);
+  await page.getByRole('button', { name: 'Make a copy to change' }).click();
+  await page.getByRole('button', { name: /^6 4 as double 2/ }).click();
+  for (const fact of ['11 × 4', '12 × 4'])
+    await page.getByRole('button', { name: fact, exact: true }).click();
+  await shot(page, 'pathway');
   await page.goto(`${base}/settings`);
   await page.getByRole('heading', { name: 'Settings' }).waitFor();
   await shot(page, 'settings');
@@ -82,9 +92,13 @@ async function recordViews(page: Page, base: string): Promise<void> {
 async function tableViews(page: Page, base: string): Promise<void> {
   await signIn(page, base);
   const idOf = await pupilIds(page, base);
-  await page.goto(`${base}/table/new/${idOf('Rafi')}`);
+  await placementViews(page, base, idOf('Freya L.'));
+  await drillViews(page, base, idOf('Rafi'));
+  await page.goto(`${base}/table/new/${idOf('Rafi')}?what=drill`);
   await page.getByRole('button', { name: 'To the table' }).waitFor();
   await shot(page, 'sheet');
+  await page.goto(`${base}/table/new/${idOf('Rafi')}`);
+  await page.getByRole('button', { name: 'To the table' }).waitFor();
   await toPrompt(page);
   for (const key of ['ArrowRight', 'ArrowRight', 'ArrowDown'])
     await turn(page, () => page.keyboard.press(key));
@@ -113,6 +127,68 @@ async function tableViews(page: Page, base: string): Promise<void> {
     .click();
   await page.getByRole('dialog').getByRole('table').waitFor();
   await shot(page, 'answers-behind');
+}
+
+/** A placement of a child who knows what has a small number in it. */
+async function placementViews(page: Page, base: string, id: string): Promise<void> {
+  await page.goto(`${base}/table/new/${id}?what=placement`);
+  await toPrompt(page);
+  for (let nth = 0; nth < 40; nth += 1) {
+    const fact = page.locator('[data-fact]');
+    if ((await fact.count()) === 0) break;
+    const shown = parseFactKey((await fact.getAttribute('data-fact')) as string);
+    const known = Math.min(shown.left, shown.right) <= 2;
+    await page.waitForTimeout(known ? 700 : 1500);
+    const before = await fact.getAttribute('elementtiming');
+    await page.keyboard.type(String(answerOf(shown) + (known ? 0 : 1)), { delay: 30 });
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(
+      (old) => document.querySelector('[data-fact]')?.getAttribute('elementtiming') !== old,
+      before,
+    );
+  }
+  await page.getByRole('button', { name: 'Open the review' }).click();
+  await page.getByRole('button', { name: /^Accept/ }).waitFor();
+  await shot(page, 'placement');
+}
+
+/** A drill with a miss, the child's own screen, the table lying flat, and the microphone. */
+async function drillViews(page: Page, base: string, id: string): Promise<void> {
+  const next = async (key: string) => {
+    await page.waitForTimeout(700);
+    await page.keyboard.press(key);
+  };
+  await page.goto(`${base}/table/new/${id}?what=drill`);
+  await page.getByRole('button', { name: 'Quick pairs' }).click();
+  await toPrompt(page);
+  for (const key of ['ArrowRight', ' ', 'ArrowRight', ' ', 'ArrowLeft']) await next(key);
+  await shot(page, 'drill');
+  await page.keyboard.press(' ');
+  await page.getByRole('button', { name: 'Screens' }).click();
+  await page.getByRole('button', { name: 'Lay this screen flat between you' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await shot(page, 'table-flat');
+  await page.getByRole('button', { name: 'Screens' }).click();
+  await page.getByRole('button', { name: 'Lies flat: turn it back' }).click();
+  const opening = page.waitForEvent('popup');
+  await page.getByRole('button', { name: 'A second window' }).click();
+  const child = await opening;
+  await child.setViewportSize({ width: 1280, height: 800 });
+  await child.locator('[data-fact]').waitFor();
+  await child.evaluate(() => document.fonts.ready);
+  await shot(child, 'child');
+  await child.close();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  await page.evaluate(() =>
+    localStorage.setItem(
+      'veldrift.settings',
+      JSON.stringify({ theme: 'light', hand: 'right', microphone: 'standIn' }),
+    ),
+  );
+  await page.goto(`${base}/calibrate/voice`);
+  await page.getByText(/^Heard/).waitFor();
+  await shot(page, 'microphone');
 }
 
 async function shot(page: Page, name: string): Promise<void> {

@@ -186,6 +186,13 @@ export interface Pupil extends PupilInput {
     readonly way: string;
   }[];
   readonly lastCheckAt: string | null;
+  readonly lastProbeAt: string | null;
+  /** Sets passed by decision, with when, and when they were looked back at since. */
+  readonly passed: readonly {
+    readonly setId: string;
+    readonly at: string;
+    readonly looksAt: readonly string[];
+  }[];
   readonly minutesThisWeek: number;
   /** Corrected times on facts that need no thought, ms, newest first, at most forty. */
   readonly easyTimesMs: readonly number[];

@@ -271,7 +271,7 @@ export function placementResult(plan: PlacementPlan, reading: PlacementReading):
     others.length === 0
       ? ''
       : lower !== undefined
-        ? `Four more facts of ${name(lower)}, ${seen(tallies[lower]) ? 'which was close' : 'which was passed over'}.`
+        ? `Four more facts of ${name(lower)}, ${askedOf(tallies[lower])}.`
         : begin < tallies.length
           ? `Four more facts of ${name(begin)}: it may be instant after all.`
           : 'Another look at the last set.';
@@ -284,4 +284,9 @@ export function placementResult(plan: PlacementPlan, reading: PlacementReading):
   };
 }
 
-const seen = (tally: SetTally | undefined) => tally !== undefined && tally.recalled + tally.short > 0;
+function askedOf(tally: SetTally | undefined): string {
+  const asked = tally ? tally.recalled + tally.short : 0;
+  return asked === 0
+    ? 'which was passed over'
+    : `of which only ${asked} ${asked === 1 ? 'was' : 'were'} asked`;
+}

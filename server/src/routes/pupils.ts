@@ -1,11 +1,4 @@
-import {
-
-  isUntimed,
-  operations,
-  parseFactKey,
-  tryParseFactKey,
-  type Operation,
-} from '@veldrift/core';
+import { isUntimed, operations, parseFactKey, tryParseFactKey, type Operation } from '@veldrift/core';
 import { decideSchema, deletePupilSchema, pupilSchema, type FactOnMap, type PupilPage } from '@veldrift/wire';
 import { Hono, type Context } from 'hono';
 import type { RoomTx } from '../db.ts';

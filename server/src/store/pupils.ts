@@ -72,6 +72,18 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
      where room_id = $1 and pupil_id = any($2) order by pupil_id, kind, at desc`,
     [tx.roomId, ids],
   );
+  const passed = await tx.rows<{ pupil_id: string; set_id: string; at: Date; looks: Date[] | null }>(
+    `select d.pupil_id, d.set_id, max(d.at) as at,
+       (select array_agg(p.started_at order by p.started_at) from plays p where p.room_id = $1 and p.pupil_id = d.pupil_id
+          and p.set_id = d.set_id and p.purpose = 'retention') as looks
+     from decisions d where d.room_id = $1 and d.pupil_id = any($2) and d.about = 'set' and d.verdict = 'advance' and d.to_set_id <> d.set_id
+     group by d.pupil_id, d.set_id order by max(d.at)`,
+    [tx.roomId, ids],
+  );
+  const probes = await tx.rows<{ pupil_id: string; at: Date }>(
+    `select pupil_id, max(started_at) as at from plays where room_id = $1 and pupil_id = any($2) and purpose = 'probe' group by pupil_id`,
+    [tx.roomId, ids],
+  );
   const standings = await tx.rows<{ pupil_id: string; verdict: string }>(
     'select pupil_id, verdict from standings where room_id = $1 and pupil_id = any($2)',
     [tx.roomId, ids],
@@ -104,6 +116,12 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
         way: one.way,
       })),
       lastCheckAt: rates.at(-1)?.at.toISOString() ?? null,
+      lastProbeAt: of(probes, row.id)[0]?.at.toISOString() ?? null,
+      passed: of(passed, row.id).map((one) => ({
+        setId: one.set_id,
+        at: one.at.toISOString(),
+        looksAt: (one.looks ?? []).map((at) => at.toISOString()),
+      })),
       minutesThisWeek: of(minutes, row.id)[0]?.minutes ?? 0,
       easyTimesMs: of(easy, row.id).map((one) => one.ms),
       keypadCalibration: keypad ? { at: keypad.at.toISOString(), samples: keypad.samples as never } : null,

@@ -60,7 +60,7 @@ const VoiceCalibration = lazy(() =>
 );
 
 /** What a new build no longer understands of what was kept is passed over. */
-const cacheVersion = '1';
+const cacheVersion = '2';
 
 export function App() {
   const { theme } = useSettings();

@@ -3,7 +3,18 @@ import type { Pupil } from '@veldrift/wire';
 import { checkDue, checkedToday, duesOf, minutesNow, visitsToday } from './today.ts';
 
 const pupil = (over: Partial<Pupil>): Pupil =>
-  ({ id: 'p', name: 'Tove', visits: [], lastCheckAt: null, verdict: null, ...over }) as Pupil;
+  ({
+    id: 'p',
+    name: 'Tove',
+    visits: [],
+    lastCheckAt: null,
+    lastProbeAt: null,
+    passed: [],
+    policy: {},
+    roomPolicy: {},
+    verdict: null,
+    ...over,
+  }) as unknown as Pupil;
 const tuesday = new Date('2026-11-24T22:30:00Z');
 
 describe('the day', () => {
@@ -33,6 +44,13 @@ describe('the day', () => {
     expect(dues({ lastCheckAt: '2026-11-18T10:00:00Z' })).toEqual(['minute due']);
     expect(dues({ lastCheckAt: '2026-11-19T10:00:00Z' })).toEqual([]);
     expect(dues({ lastCheckAt: '2026-11-24T10:00:00Z', verdict: 'advance' })).toEqual(['ready to move on']);
+    const passed = (looksAt: string[]) => [{ setId: 's', at: '2026-11-16T10:00:00Z', looksAt }];
+    const checked = { lastCheckAt: '2026-11-24T10:00:00Z' };
+    expect(dues({ ...checked, passed: passed([]) })).toEqual(['look back due']);
+    expect(dues({ ...checked, passed: passed(['2026-11-23T10:00:00Z']) })).toEqual([]);
+    expect(dues({ ...checked, policy: { retentionFirstDays: 9 }, passed: passed([]) })).toEqual([]);
+    expect(dues({ ...checked, lastProbeAt: '2026-11-10T10:00:00Z' })).toEqual(['probe due']);
+    expect(dues({ ...checked, lastProbeAt: '2026-11-11T10:00:00Z' })).toEqual([]);
   });
   it('counts a check of today once it is there', () => {
     const done = pupil({ lastCheckAt: '2026-11-24T08:00:00Z' });

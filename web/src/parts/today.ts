@@ -1,5 +1,5 @@
-import { dayNumber, dayOf, isCheckDue } from '@veldrift/core';
-import type { Pupil } from '@veldrift/wire';
+import { dayNumber, dayOf, isCheckDue, probeEveryDays, retentionDue, type PassedSet } from '@veldrift/core';
+import { policyOf, type Pupil } from '@veldrift/wire';
 
 /** One visit of the day. */
 export interface TodayVisit {
@@ -33,11 +33,36 @@ export function checkedToday(pupil: Pupil, now: Date, timeZone: string): boolean
   );
 }
 
+/** The sets a pupil has passed, with the looks taken since, as day numbers. */
+export function passedSets(pupil: Pick<Pupil, 'passed'>, timeZone: string): PassedSet[] {
+  const day = (at: string) => dayNumber(dayOf(at, timeZone));
+  return pupil.passed.map((one) => ({
+    setId: one.setId,
+    passedDay: day(one.at),
+    lookDays: one.looksAt.map(day),
+  }));
+}
+
+/** Whether a set passed is due for a look back. */
+export function lookDue(pupil: Pupil, now: Date, timeZone: string): boolean {
+  const today = dayNumber(dayOf(now.toISOString(), timeZone));
+  const policy = policyOf(pupil);
+  return passedSets(pupil, timeZone).some((one) => retentionDue(one, today, policy) !== null);
+}
+
+/** Whether the next constant probe is due: two weeks after the last; a pupil who never had one is not nagged. */
+export function probeDue(pupil: Pick<Pupil, 'lastProbeAt'>, now: Date, timeZone: string): boolean {
+  const day = (at: string) => dayNumber(dayOf(at, timeZone));
+  return pupil.lastProbeAt !== null && day(now.toISOString()) - day(pupil.lastProbeAt) >= probeEveryDays;
+}
+
 /** What waits on a pupil today, as short words. */
 export function duesOf(pupil: Pupil, now: Date, timeZone: string): string[] {
   return [
     ...(checkDue(pupil, now, timeZone) ? [pupil.lastCheckAt === null ? 'first check' : 'minute due'] : []),
     ...(pupil.verdict === 'advance' ? ['ready to move on'] : []),
+    ...(lookDue(pupil, now, timeZone) ? ['look back due'] : []),
+    ...(probeDue(pupil, now, timeZone) ? ['probe due'] : []),
   ];
 }
 

@@ -1,5 +1,4 @@
 import Button from '@mui/material/Button';
-import { useQuery } from '@tanstack/react-query';
 import {
   countText,
   dayNumber,
@@ -9,57 +8,32 @@ import {
   retentionFacts,
   type FactSet,
   type LookPlan,
-  type PassedSet,
 } from '@veldrift/core';
 import { findSet } from '../../app/book.ts';
-import { takesNoTime, policyOf, type PupilPage } from '@veldrift/wire';
+import { takesNoTime, policyOf } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { TurnsRow } from '../../app/deviceDb.ts';
-import { pupilPageQuery } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
-import { Loading, Trouble } from '../../parts/states.tsx';
+import { passedSets } from '../../parts/today.ts';
 import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
 import type { SheetProps } from './SheetProps.ts';
 import { newSeed, playHead, startPlay } from './startPlay.ts';
-
-/** The sets a pupil has passed, with the looks taken since, latest passed first. */
-export function passedSets(page: PupilPage, timeZone: string): PassedSet[] {
-  const day = (at: string) => dayNumber(dayOf(at, timeZone));
-  const passed = new Map<string, number>();
-  for (const decision of [...page.decisions].reverse())
-    if (decision.about === 'set' && decision.toSetId !== decision.setId && decision.verdict === 'advance')
-      passed.set(decision.setId, day(decision.at));
-  return [...passed]
-    .map(([setId, passedDay]) => ({
-      setId,
-      passedDay,
-      lookDays: page.plays
-        .filter((one) => one.purpose === 'retention' && one.setId === setId)
-        .map((one) => day(one.startedAt)),
-    }))
-    .reverse();
-}
 
 /** Before a look back: which set passed, and whether it is due. */
 export function LookBackSheet({ pupil }: SheetProps) {
   const { me, outbox } = useSession();
   const navigate = useNavigate();
-  const page = useQuery(pupilPageQuery(pupil.id));
   const [starting, setStarting] = useState(false);
-  if (!page.data)
-    return page.error ? (
-      <Trouble error={page.error} onRetry={() => void page.refetch()} />
-    ) : (
-      <Loading what="the sets passed" />
-    );
   const policy = policyOf(pupil);
   const today = dayNumber(dayOf(new Date().toISOString(), me.timeZone));
-  const passed = passedSets(page.data, me.timeZone).flatMap((one) => {
-    const set = findSet(one.setId);
-    return set ? [{ ...one, set, due: retentionDue(one, today, policy) }] : [];
-  });
+  const passed = passedSets(pupil, me.timeZone)
+    .reverse()
+    .flatMap((one) => {
+      const set = findSet(one.setId);
+      return set ? [{ ...one, set, due: retentionDue(one, today, policy) }] : [];
+    });
   const measuring = measuringFor(pupil, me);
   if (passed.length === 0)
     return (
