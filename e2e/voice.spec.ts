@@ -97,16 +97,20 @@ test('the stand-in microphone ships: it is measured by its own clicks', async ({
   await expect(page.getByRole('link', { name: 'Go on' })).toBeVisible();
 });
 
-for (const [name, permissions, sentence] of [['refused', [], 'The microphone was refused.']] as const)
+for (const [name, error, sentence] of [
+  ['refused', 'NotAllowedError', 'The microphone was refused.'],
+  ['not there', 'NotFoundError', 'No microphone was found.'],
+  ['held by another program', 'NotReadableError', 'The microphone could not be opened'],
+] as const)
   test(`a microphone ${name} has a sentence, and the visit goes on by the tutor's mark`, async ({
     browser,
   }) => {
-    const context = await browser.newContext({ permissions: [...permissions] });
+    const context = await browser.newContext();
     const page = await context.newPage();
-    await page.addInitScript(() => {
-      const refuse = () => Promise.reject(new DOMException('no', 'NotAllowedError'));
+    await page.addInitScript((kind) => {
+      const refuse = () => Promise.reject(new DOMException('no', kind));
       Object.defineProperty(navigator.mediaDevices, 'getUserMedia', { value: refuse });
-    });
+    }, error);
     await signIn(page);
     const pupil = await addPupil(page, { capture: 'voice', setId: 'strategy/mul/2' });
     const playId = await beginDrill(page, pupil.id);
