@@ -27,6 +27,7 @@ export * from './practice/checkForm.ts';
 export * from './practice/copyForm.ts';
 export * from './practice/dealDrill.ts';
 export * from './practice/drill.ts';
+export * from './practice/drillReading.ts';
 export * from './practice/lookBack.ts';
 export * from './practice/minute.ts';
 export * from './practice/orderedPack.ts';

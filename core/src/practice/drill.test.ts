@@ -5,7 +5,8 @@ import { answerOf, parseFactKey, unorderedKey } from '../facts/fact.ts';
 import { operations } from '../facts/operation.ts';
 import { findSet } from '../facts/pathway.ts';
 import { answerClasses, type AnswerClass } from '../recall/answerClass.ts';
-import { beginDrill, comesBackAfter, comingPrompts, dealAfter, type DrillReading } from './dealDrill.ts';
+import { beginDrill, comesBackAfter, comingPrompts, dealAfter } from './dealDrill.ts';
+import type { DrillReading } from './drillReading.ts';
 import {
   defaultDrillRules,
   fixedNumberFacts,
