@@ -171,6 +171,7 @@ function AnswerRow({ answer }: { readonly answer: KeptAnswer }) {
         <td>{dateTimeText(answer.at)}</td>
         <td>
           <FactLine fact={answer.fact} /> = {answerOf(parseFactKey(answer.fact))}
+          {answer.hidden === 'right' && <span className="quiet"> second number hidden</span>}
         </td>
         <td>
           {answer.judgement === 'gaveUp'

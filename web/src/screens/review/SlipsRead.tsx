@@ -15,7 +15,10 @@ import type { LocalReview } from './localReview.ts';
 
 /** Wrong answers sorted by what would produce them, and the pattern they make with earlier ones. */
 export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview }) {
-  const wrong = page.answers.filter((one) => !isRight(one.judgement));
+  // What was typed for another place than the result is no answer to be read as one.
+  const wrong = page.answers.filter(
+    (one) => !isRight(one.judgement) && (one.hidden ?? 'result') === 'result',
+  );
   const byKind = new Map<SlipKind, KeptAnswer[]>();
   for (const answer of wrong) {
     const kind = slipOf(answer.fact, answer.given);
