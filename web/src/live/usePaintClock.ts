@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { createPaintClock, type PaintClock } from './paintClock.ts';
 
 /** Watches the paint of the prompt of this id; `undefined` while none is shown. `onPaint` hears once of each. */
@@ -28,7 +28,8 @@ export function useKeys(on: boolean, onKey: (event: KeyboardEvent) => void): voi
   useLayoutEffect(() => {
     heard.current = onKey;
   });
-  useEffect(() => {
+  // Before the paint: what can be seen can be pressed.
+  useLayoutEffect(() => {
     if (!on) return;
     const listen = (event: KeyboardEvent) => {
       if (event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;

@@ -153,7 +153,8 @@ export function AnswerTable({ answers }: { readonly answers: readonly KeptAnswer
 function AnswerRow({ answer }: { readonly answer: KeptAnswer }) {
   const [correcting, setCorrecting] = useState(false);
   const found = classifyAnswer(answer);
-  const slip = isRight(answer.judgement) ? undefined : slipOf(answer.fact, answer.given);
+  const readable = !isRight(answer.judgement) && (answer.hidden ?? 'result') === 'result';
+  const slip = readable ? slipOf(answer.fact, answer.given) : undefined;
   const remarks = [
     ...(answer.judgement === 'workedOut' ? ['worked out'] : []),
     ...answer.seen.map((mark) => markNames[mark]),
