@@ -19,13 +19,17 @@ test('a number of a pupil\u2019s school is changed, tried on simulated children,
   await aim.fill('0');
   await expect(page.getByText('Give a number from 1 to 100 (right a minute).')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep these numbers' })).toBeDisabled();
-  await aim.fill('8');
-  await expect(page.getByText('A minute asks 8 right answers')).toBeVisible();
-  // An aim this low takes working out for recall: the simulation shows it.
-  await page.getByRole('button', { name: 'Try Minute aim on simulated children' }).click();
+  // Long work shows how far it is and can be cancelled.
+  await aim.fill('30');
+  await page.getByRole('button', { name: 'Accurate and explained' }).click();
+  await page.getByRole('button', { name: 'Try Accurate and explained on simulated children' }).click();
   await expect(page.getByRole('progressbar')).toBeVisible();
   await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByRole('progressbar')).toBeHidden();
+  await page.getByRole('button', { name: 'Minute aim' }).click();
+  await aim.fill('8');
+  await expect(page.getByText('A minute asks 8 right answers')).toBeVisible();
+  // An aim this low takes working out for recall: the simulation shows it.
   await page.getByRole('button', { name: 'Try Minute aim on simulated children' }).click();
   await expect(
     page.getByText(/simulated children were moved on while a fifth or more of the set was not recalled/),

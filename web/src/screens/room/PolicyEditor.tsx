@@ -182,10 +182,10 @@ function TrialOf({
             aria-label="Simulated children done"
           />
           <p role="status">
-            {told?.done ?? 0} of {told?.of ?? 60} simulated children.{' '}
             <button type="button" className="linkish" onClick={trial.cancel}>
               Cancel
-            </button>
+            </button>{' '}
+            {told?.done ?? 0} of {told?.of ?? 60} simulated children.
           </p>
         </>
       ) : (
