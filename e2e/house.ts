@@ -73,7 +73,7 @@ export async function startMinute(
   await page.goto(`${originOf(page)}/table/new/${pupilId}`);
   await page.getByRole('button', { name: purpose }).click();
   await page.getByRole('button', { name: 'To the table' }).click();
-  await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
   await page.keyboard.press('Space');
   await expect(prompt(page)).toBeVisible();
   return page.url().split('/').at(-1) as string;

@@ -26,7 +26,7 @@ test('a tutor who has never seen it runs a first check and knows each fact after
   await page.getByRole('link', { name: 'Start with Freya L.' }).click();
   await expect(page.getByText('Not calibrated')).toBeVisible();
   await page.getByRole('button', { name: 'To the table' }).click();
-  await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
   await page.keyboard.press('Space');
   for (let at = 0; at < 4; at += 1) await typeAnswer(page);
   await typeAnswer(page, '99');
@@ -157,7 +157,7 @@ test('by touch alone: keypad, done, gave up', async ({ browser, page }) => {
   ).newPage();
   await touch.goto(`${new URL(page.url()).origin}/table/new/${made.id}`);
   await touch.getByRole('button', { name: 'To the table' }).tap();
-  await touch.getByRole('button', { name: 'Begin' }).tap();
+  await touch.getByRole('button', { name: 'Begin', exact: true }).tap();
   await expect(prompt(touch)).toBeVisible();
   for (const digit of await rightAnswer(touch))
     await touch.getByRole('button', { name: digit, exact: true }).tap();
@@ -186,7 +186,7 @@ test('the child sees nothing of seconds and judgements until the tutor presses',
 test('keypad calibration measures the keypad and the ceiling', async ({ page }) => {
   made = await addPupil(page);
   await page.goto(`${new URL(page.url()).origin}/calibrate/keypad/${made.id}`);
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
   const shown = page.locator('[data-number]');
   for (let at = 0; at < 16; at += 1) {
     const number = (await shown.getAttribute('data-number')) as string;
@@ -206,7 +206,7 @@ test('the tutor\u2019s judging and the child\u2019s naming are measured', async 
   made = await addPupil(page, { capture: 'tutor' });
   const { origin } = new URL(page.url());
   await page.goto(`${origin}/calibrate/judging`);
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
   const shown = page.locator('[data-number]');
   for (let at = 0; at < 12; at += 1) {
     const before = (await shown.getAttribute('elementtiming')) as string;
@@ -219,7 +219,7 @@ test('the tutor\u2019s judging and the child\u2019s naming are measured', async 
   }
   await expect(page.getByText(/You judge in 0\.[4-7]\d s/)).toBeVisible();
   await page.goto(`${origin}/calibrate/naming/${made.id}`);
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
   for (let at = 0; at < 12; at += 1) {
     const before = (await shown.getAttribute('elementtiming')) as string;
     await page.waitForTimeout(400);

@@ -176,7 +176,7 @@ test('without a network the application opens, a minute is given, and all arrive
   await context.setOffline(true);
   await page.goto(`${house().base}/table/new/${made.id}`);
   await page.getByRole('button', { name: 'To the table' }).click();
-  await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
   await page.keyboard.press('Space');
   await expect(prompt(page)).toBeVisible();
   const playId = page.url().split('/').at(-1) as string;

@@ -47,7 +47,7 @@ async function screensOf(
     [
       'calibration',
       `/calibrate/keypad/${odalys.id}`,
-      () => expect(page.getByRole('button', { name: 'Begin' })).toBeVisible(),
+      () => expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible(),
     ],
   ];
 }
@@ -214,7 +214,7 @@ test('an empty house leads the first visitor through account and room to the fir
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await page.getByRole('link', { name: 'Start a minute' }).click();
   await page.getByRole('button', { name: 'To the table' }).click();
-  await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
   await page.keyboard.press('Space');
   await typeAnswer(page);
   expect(Date.now() - begun).toBeLessThan(180_000);

@@ -204,7 +204,7 @@ async function pupilIds(page: Page, base: string): Promise<(name: string) => str
 
 async function toPrompt(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'To the table' }).click();
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await page.locator('[data-fact]').waitFor();
 }
 
