@@ -302,8 +302,10 @@ function lessons(results: readonly Result[]): string {
   return `- **Published rate** at the band of grades 1-3 (20 digits a minute, at most ${defaultPolicy.wrongAllowed} wrong) moves clean learners on wrongly in
   ${rate('publishedRate clean')}: half of a mixed check are facts of earlier sets, and a child who works out every new fact still types twenty
   digits a minute. The bands were found on sheets of a whole grade, not on one new set. Raised to 50 digits it is ${rate(high)} (at 20:
-  ${rate(low)}), and then slow children are hardly ever moved on. No single rate does both. The school stays, as those who use it expect
-  it; whoever chooses it is shown this figure beside the number, and the retention look after 7 and 28 days is what catches it.
+  ${rate(low)}), and then slow children are hardly ever moved on. No single rate does both. The better rule for
+  one set is the minute aim, fitted to the child's own ceiling: ${rate('minuteAim clean')} on the same learners. The school stays, as those who use it
+  expect it; where its numbers are chosen, a trial on simulated children stands beside them and warns, and the retention look after 7 and
+  28 days catches what slipped through.
 - **Accurate and explained** does not ask for recall, so it moves on children who still work facts out: ${hundred(explained.wrong, explained.moved)}
   in 100 by a measure that is not its own. It needs every fact right on two days and explained, which costs more visits than any other.
 - **Minute aim** with too low an aim lets work pass for recall: see its picture. Where the ceiling is low the aim falls to 0.9 of it, and stays

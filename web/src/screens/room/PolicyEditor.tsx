@@ -35,7 +35,7 @@ interface Props {
   readonly onKeep: (own: Partial<Policy>) => void;
 }
 
-/** Every number of the schools, with what it means; changed ones are tried on simulated children before they are kept. */
+/** Every number of the schools, with what it means; with what it would do to simulated children beside it. */
 export function PolicyEditor({ draft, school: first, base, baseName, own, keeping, trouble, onKeep }: Props) {
   const [school, setSchool] = useState(first);
   const [typed, setTyped] = useState<Partial<Record<keyof Policy, string>>>(
@@ -169,9 +169,10 @@ function TrialOf({
   readonly policy: Policy;
   readonly able: boolean;
 }) {
-  const trial = useTrial(school, policy);
+  const trial = useTrial(school, policy, able);
   const { told } = trial;
-  const warning = told && !trial.running ? trialWarning(told.sum) : null;
+  const done = told !== null && told.done === told.of;
+  const warning = done ? trialWarning(told.sum) : null;
   return (
     <section aria-label="Tried on simulated children" className="trial">
       {trial.running ? (
@@ -189,17 +190,21 @@ function TrialOf({
           </p>
         </>
       ) : (
-        <p>
-          <Button variant="outlined" disabled={!able} onClick={trial.begin}>
-            Try {schoolNames[school]} on simulated children
-          </Button>
-        </p>
+        !done && (
+          <p>
+            <Button variant="outlined" disabled={!able} onClick={trial.begin}>
+              Try {schoolNames[school]} on simulated children
+            </Button>
+          </p>
+        )
       )}
-      {told && !trial.running && (
+      {done && (
         <p role="status" className={warning ? 'notch' : undefined}>
-          {warning ?? 'No misjudgement seen.'} {told.sum.moved} of {told.sum.learners} moved on,{' '}
-          {told.sum.wrong} of them wrongly;{' '}
-          {told.sum.visits === null ? 'most were never moved on' : `${told.sum.visits} visits at the median`}.
+          {schoolNames[school]}:{' '}
+          {warning ??
+            `no misjudgement seen; ${told.sum.moved} of ${told.sum.learners} simulated children were moved on, ${told.sum.wrong} of them wrongly.`}{' '}
+          {told.sum.visits !== null &&
+            `The median took ${told.sum.visits} ${told.sum.visits === 1 ? 'visit' : 'visits'}.`}
         </p>
       )}
     </section>

@@ -5,7 +5,10 @@ import type { TryAsked, TryTold } from '../../workers/tryPolicy.ts';
 const learners = 30;
 const profiles = ['clean', 'patchy'] as const;
 
-/** A trial of a policy on simulated learners under way, or done; cancelled by `cancel`, begun anew when the policy changes. */
+/** How long a number must stand before it is tried, in ms: a tutor who still types is not kept busy. */
+const settleMs = 700;
+
+/** A trial of a policy on simulated learners: begins by itself when the policy has changed and may be tried. */
 export interface Trial {
   readonly told: TryTold | null;
   readonly running: boolean;
@@ -13,26 +16,33 @@ export interface Trial {
   readonly cancel: () => void;
 }
 
-export function useTrial(school: School, policy: Policy): Trial {
-  const [asked, setAsked] = useState<string | null>(null);
+export function useTrial(school: School, policy: Policy, able: boolean): Trial {
+  const [cancelled, setCancelled] = useState<string | null>(null);
   const [told, setTold] = useState<{ readonly of: string; readonly told: TryTold } | null>(null);
   const key = JSON.stringify([school, policy]);
-  const running = asked === key && (told?.of !== key || told.told.done < told.told.of);
+  const mine = told?.of === key ? told.told : null;
+  const running = able && cancelled !== key && (mine === null || mine.done < mine.of);
   useEffect(() => {
-    if (asked === null || asked !== key) return;
-    const worker = new Worker(new URL('../../workers/tryPolicy.ts', import.meta.url), { type: 'module' });
-    const [wanted, numbers] = JSON.parse(asked) as [School, Policy];
-    worker.onmessage = ({ data }: MessageEvent<TryTold>) => setTold({ of: asked, told: data });
-    worker.postMessage({ school: wanted, policy: numbers, profiles, learners } satisfies TryAsked);
-    return () => worker.terminate();
-  }, [asked, key]);
+    if (!running) return;
+    let worker: Worker | undefined;
+    const settled = setTimeout(() => {
+      worker = new Worker(new URL('../../workers/tryPolicy.ts', import.meta.url), { type: 'module' });
+      const [wanted, numbers] = JSON.parse(key) as [School, Policy];
+      worker.onmessage = ({ data }: MessageEvent<TryTold>) => setTold({ of: key, told: data });
+      worker.postMessage({ school: wanted, policy: numbers, profiles, learners } satisfies TryAsked);
+    }, settleMs);
+    return () => {
+      clearTimeout(settled);
+      worker?.terminate();
+    };
+  }, [running, key]);
   return {
-    told: told?.of === key ? told.told : null,
+    told: mine,
     running,
     begin: () => {
       setTold(null);
-      setAsked(key);
+      setCancelled(null);
     },
-    cancel: () => setAsked(null),
+    cancel: () => setCancelled(key),
   };
 }
