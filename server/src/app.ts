@@ -7,7 +7,7 @@ import { accountRoutes, openRoutes } from './routes/account.ts';
 import { childRoutes, linkRoutes } from './routes/child.ts';
 import { Refusal, refuse, type Env, type House } from './routes/context.ts';
 import { pathwayRoutes } from './routes/pathways.ts';
-import { placementRoutes } from './routes/placements.ts';
+import { outcomeRoutes } from './routes/outcomes.ts';
 import { playRoutes } from './routes/plays.ts';
 import { policyRoutes } from './routes/policies.ts';
 import { pupilRoutes } from './routes/pupils.ts';
@@ -80,7 +80,7 @@ export function createApp(house: House): Hono<Env> {
   api.route('/', accountRoutes(house));
   api.route('/', pupilRoutes(house));
   api.route('/', playRoutes(house));
-  api.route('/', placementRoutes(house));
+  api.route('/', outcomeRoutes(house));
   api.route('/', policyRoutes(house));
   api.route('/', linkRoutes(house));
   api.route('/', pathwayRoutes(house));

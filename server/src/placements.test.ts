@@ -189,6 +189,101 @@ describe('a placement', () => {
   });
 });
 
+describe('a look back', () => {
+  /** Events of a look back at squares while the pupil is on another set: `facts` asked, the first `short` of them missed. */
+  const look = (ids: MinuteIds, facts: readonly string[], short: number) => {
+    const head = { v: 1, seat: 0, ...ids };
+    const at = (back: number) => new Date(Date.now() - back).toISOString();
+    return [
+      { id: uuid(), v: 1, kind: 'visitStarted', pupilId: ids.pupilId, visitId: ids.visitId, at: at(99_000) },
+      {
+        ...head,
+        id: uuid(),
+        kind: 'playStarted',
+        at: at(98_000),
+        purpose: 'retention',
+        setId: 'strategy/mul/squares',
+        seed: 5,
+        lengthMs: 600_000,
+        way: 'keypad',
+        limitMs: 2000,
+        device: 'test',
+        title: 'Look back',
+        deal: { form: 'retention', operation: 'mul', pathwayId: 'strategy', timed: true },
+      },
+      ...facts.map((fact, nth) =>
+        answerEvent(ids, {
+          fact,
+          at: at(90_000 - nth * 1000),
+          judgement: nth < short ? 'wrong' : 'right',
+          latencyMs: 1200,
+          given: null,
+        }),
+      ),
+      {
+        ...head,
+        id: uuid(),
+        kind: 'playEnded',
+        at: at(0),
+        usedMs: 60_000,
+        reason: 'time',
+        calm: false,
+        interrupted: false,
+      },
+    ];
+  };
+  const squares = findPathway('strategy')?.sets.mul.find((one) => one.id === 'strategy/mul/squares');
+  const asked = (count: number) => squares?.practises.slice(0, count) ?? [];
+
+  it('goes on record with what it rests on; the pupil stays where they are, the facts that slipped come along', async () => {
+    const id = await room.pupil({ setId: 'strategy/mul/3' });
+    const now = (await page(id)).pupil.setId;
+    const ids = minuteIds(id);
+    const whole = Math.min(12, squares?.practises.length ?? 0);
+    await room.send(look(ids, asked(whole), whole - 1));
+    const word = { id: uuid(), playId: ids.playId, outcome: 'accepted', toSetId: now, reason: '' };
+    expect(
+      (await room.call('POST', `/api/pupils/${id}/lookBacks`, { ...word, toSetId: 'strategy/mul/squares' }))
+        .status,
+    ).toBe(409);
+    const kept = await room.call('POST', `/api/pupils/${id}/lookBacks`, word);
+    expect(kept.status).toBe(201);
+    expect(kept.body as KeptDecision).toMatchObject({
+      about: 'retention',
+      verdict: 'review',
+      setId: 'strategy/mul/squares',
+      toSetId: now,
+      strays: asked(whole - 1),
+    });
+    const after = await page(id);
+    expect(after.pupil.setId).toBe(now);
+    expect(after.decisions.map((one) => one.about)).toEqual(['retention']);
+    expect(after.pupil.tried[asked(1)[0] ?? '']?.evidence).toBe(1);
+    // It is no word on the set the pupil is on, nor a set passed.
+    expect(after.pupil.passed).toEqual([]);
+    expect((await review(ids.playId)).decision?.id).toBe(word.id);
+  });
+
+  it('that was stopped too early is no ground for a decision, and no look back is not one', async () => {
+    const id = await room.pupil({ setId: 'strategy/mul/3' });
+    const ids = minuteIds(id);
+    await room.send(look(ids, asked(4), 0));
+    const word = {
+      id: uuid(),
+      playId: ids.playId,
+      outcome: 'accepted',
+      toSetId: 'strategy/mul/3',
+      reason: '',
+    };
+    const early = await room.call('POST', `/api/pupils/${id}/lookBacks`, word);
+    expect(early).toMatchObject({
+      status: 409,
+      body: { message: 'The look back is not complete: 2 facts of this look are not asked yet.' },
+    });
+    expect((await room.call('POST', `/api/pupils/${id}/placements`, word)).status).toBe(404);
+  });
+});
+
 describe('the numbers of the schools', () => {
   it('go for the whole room, a pupil\u2019s own before them, and change what the schools say', async () => {
     const own = await house.room('Policies');

@@ -34,7 +34,7 @@ export const decideSchema = object({
   .test('reason', 'Deciding otherwise needs a reason.', reasonGiven);
 export type DecideInput = InferType<typeof decideSchema>;
 
-/** The tutor's word on what a placement says. */
+/** The tutor's word on what a placement or a look back says. */
 export const placeSchema = object({ ...word, playId: idField().required() })
   .exact()
   .test('reason', 'Deciding otherwise needs a reason.', reasonGiven);

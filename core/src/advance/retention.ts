@@ -26,13 +26,17 @@ export function retentionDue(
   return null;
 }
 
-/** What a look says: review the set when half or more of all that was asked was not recalled. */
+/**
+ * What a look says: review the set when half or more of all that was asked was not recalled. `available` is how many
+ * facts the set has: a small one is asked whole.
+ */
 export function judgeRetention(
   answers: readonly { readonly id?: string; readonly fact: FactKey; readonly class: AnswerClass }[],
   policy: Pick<Policy, 'retentionFacts' | 'retentionShort'>,
+  available = Infinity,
 ): Decision {
   const short = notRecalled(answers);
-  const asks = retentionAsks(answers, policy);
+  const asks = Math.min(retentionAsks(answers, policy), available);
   const reasons = [
     {
       text: `${countText(answers.length - short.length, 'fact')} of ${answers.length} held since the set was passed${short.length > 0 ? `; not recalled: ${factListText(short.map((one) => one.fact))}` : ''}.`,
@@ -60,7 +64,7 @@ export function judgeRetention(
       wouldSettle: `${countText(left, 'more fact')} of the set.`,
     };
   }
-  if (asks > policy.retentionFacts && short.length * 2 >= answers.length)
-    return { ...base, verdict: 'review', missing: [], wouldSettle: 'A drill on the set that slipped.' };
+  if (short.length >= policy.retentionShort && short.length * 2 >= answers.length)
+    return { ...base, verdict: 'review', missing: [], wouldSettle: 'A drill on the facts that slipped.' };
   return { ...base, verdict: 'stay', missing: [], wouldSettle: '' };
 }

@@ -125,6 +125,19 @@ describe('retention', () => {
     expect(judgeRetention(list(5, 12), defaultPolicy).verdict).toBe('stay');
     expect(judgeRetention(list(6, 12), defaultPolicy).verdict).toBe('review');
   });
+  it('asks a small set whole, and says review of it when half slipped', () => {
+    const list = (short: number, of: number) =>
+      Array.from({ length: of }, (_, at) => answer(at < short ? 'missed' : 'recalled', at));
+    expect(judgeRetention(list(3, 6), defaultPolicy, 6).verdict).toBe('review');
+    expect(judgeRetention(list(3, 9), defaultPolicy, 9).verdict).toBe('stay');
+    expect(judgeRetention(list(5, 9), defaultPolicy, 9).verdict).toBe('review');
+    expect(judgeRetention(list(3, 8), defaultPolicy, 9)).toMatchObject({
+      verdict: 'notEnough',
+      wouldSettle: '1 more fact of the set.',
+    });
+    // Where the policy lets five of six slip without asking more, four are no reason for a review.
+    expect(judgeRetention(list(4, 6), { ...defaultPolicy, retentionShort: 5 }).verdict).toBe('stay');
+  });
   it('draws different facts, the same for the same seed', () => {
     const drawn = retentionFacts(set.practises, 5, 6);
     expect(new Set(drawn).size).toBe(6);

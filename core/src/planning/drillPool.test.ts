@@ -36,6 +36,20 @@ describe('what a drill may draw on', () => {
     const many = drillPool(['7x7'], pathways[0]?.sets.mul.flatMap((set) => set.practises) ?? [], {}, 0);
     expect(many).toHaveLength(1 + mostEarlierFacts);
   });
+  it('carries facts of earlier sets that slipped along to be learnt, as many as asked, the nearest set first', () => {
+    const slipped = tried({ state: 'slipped', dueDay: null });
+    const states = {
+      '2x3': slipped,
+      '2x4': tried(),
+      '2x5': slipped,
+      '2x6': tried({ state: 'nearly' }),
+      '2x7': slipped,
+    };
+    const earlier = ['2x3', '2x4', '2x5', '2x6', '2x7', '2x8'];
+    const pool = drillPool(['7x7'], earlier, states, 0, 2);
+    expect(pool.filter((one) => !one.known).map((one) => one.fact)).toEqual(['7x7', '2x3', '2x5']);
+    expect(drillPool(['7x7'], earlier, states, 0).filter((one) => !one.known)).toHaveLength(1);
+  });
   it('earlier facts come nearest set first, as many sets back as asked', () => {
     const sets = pathways[0]?.sets.mul ?? [];
     const third = sets[2];

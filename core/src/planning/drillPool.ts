@@ -14,16 +14,20 @@ export interface TriedFact {
 
 /** The most facts from earlier sets that a drill keeps at hand. */
 export const mostEarlierFacts = 40;
+/** The most facts of earlier sets found not to be recalled that a drill carries along to be learnt. */
+export const mostStrays = 4;
 
 /**
  * The facts a drill on `facts` may deal. Those of earlier sets come along as known ones: the due, then those with least
- * evidence; untried ones of sets already passed are taken as known until they show otherwise. `today` is a day number.
+ * evidence; untried ones of sets already passed are taken as known until they show otherwise. Up to `strays` of those that did show
+ * otherwise are carried along to be learnt, the nearest set first. `today` is a day number.
  */
 export function drillPool(
   facts: readonly FactKey[],
   earlier: readonly FactKey[],
   tried: Readonly<Record<FactKey, TriedFact>>,
   today: number,
+  strays = 0,
 ): DrillFact[] {
   const own = new Set(facts);
   const entry = (fact: FactKey, ofSet: boolean): DrillFact => {
@@ -37,13 +41,13 @@ export function drillPool(
       due: known && found.dueDay !== null && found.dueDay <= today,
     };
   };
-  const others = [...new Set(earlier)]
-    .filter((fact) => !own.has(fact))
-    .map((fact) => entry(fact, false))
+  const before = [...new Set(earlier)].filter((fact) => !own.has(fact)).map((fact) => entry(fact, false));
+  const short = before.filter((one) => !one.known && one.evidence > 0).slice(0, strays);
+  const others = before
     .filter((one) => one.known)
     .sort((a, b) => Number(b.due) - Number(a.due) || a.evidence - b.evidence)
     .slice(0, mostEarlierFacts);
-  return [...[...own].map((fact) => entry(fact, true)), ...others];
+  return [...[...own].map((fact) => entry(fact, true)), ...short, ...others];
 }
 
 /** Every fact the sets before this one practise, the nearest set first. */

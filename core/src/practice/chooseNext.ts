@@ -70,7 +70,9 @@ function pickNew(plan: DrillPlan, reading: BeforeNext): DealtPrompt | undefined 
   const why =
     fact.evidence === 0
       ? 'New: nothing is known of it yet.'
-      : `Not yet known: ${fact.evidence} answers so far.`;
+      : fact.ofSet
+        ? `Not yet known: ${fact.evidence} answers so far.`
+        : 'Carried along from an earlier set: not recalled of late.';
   return dealt(plan, reading, fact.fact, 'new', why);
 }
 

@@ -66,6 +66,15 @@ const anyPlan = fc.record({
 });
 
 describe('a drill', () => {
+  it('deals a fact carried along from an earlier set as one to be learnt, and says so', () => {
+    const stray: DrillFact = { fact: '2x3', known: false, ofSet: false, evidence: 4, due: false };
+    const { dealt } = run(plan({ facts: [...facts(() => true), stray], most: 10 }), () => 'recalled');
+    const found = dealt.find((one) => one.prompt.fact === '2x3');
+    expect(found?.prompt).toMatchObject({
+      role: 'new',
+      why: 'Carried along from an earlier set: not recalled of late.',
+    });
+  });
   it('deals to its number of prompts and no fact twice running, whatever is answered', () => {
     fc.assert(
       fc.property(anyPlan, ({ sequence, seed, known, due, classes, most }) => {

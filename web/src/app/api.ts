@@ -86,8 +86,8 @@ export const api = {
   answersOfProposal: (id: string, of: 'facts' | 'checks') =>
     call<KeptAnswer[]>('GET', `/pupils/${id}/proposal/answers?of=${of}`),
   review: (playId: string) => call<ReviewPage>('GET', `/plays/${playId}`),
-  place: (pupilId: string, input: PlaceInput) =>
-    call<KeptDecision>('POST', `/pupils/${pupilId}/placements`, input),
+  sayOutcome: (pupilId: string, of: 'placements' | 'lookBacks', input: PlaceInput) =>
+    call<KeptDecision>('POST', `/pupils/${pupilId}/${of}`, input),
   joinChild: (code: string) => call<void>('POST', '/child/join', { code }),
   tellTable: (tells: ChildTells) => call<void>('POST', '/child/tell', tells),
   newLink: () => call<NewLink>('POST', '/links', {}),

@@ -33,14 +33,7 @@ export function Decisions({ page }: { readonly page: PupilPage }) {
               school={decision.school}
               answers={answersOf(page.pupil.id, decision.id)}
             />
-            <Explained
-              title={
-                decision.about === 'placement'
-                  ? 'What the placement said'
-                  : `What ${schoolNames[decision.school as School] ?? decision.school} said`
-              }
-              how={<Record decision={decision} pupilId={page.pupil.id} />}
-            >
+            <Explained title={saidBy(decision)} how={<Record decision={decision} pupilId={page.pupil.id} />}>
               all that it rests on
             </Explained>
             {decision.strays.length > 0 && (
@@ -56,7 +49,15 @@ export function Decisions({ page }: { readonly page: PupilPage }) {
 function headline(decision: KeptDecision): string {
   const to = findSet(decision.toSetId)?.name ?? decision.toSetId;
   if (decision.about === 'placement') return `Placed on ${to}`;
+  if (decision.about === 'retention')
+    return `${findSet(decision.setId)?.name} ${decision.verdict === 'review' ? 'to be reviewed' : 'has held'}, on with ${to}`;
   return decision.toSetId === decision.setId ? `Stay on ${to}` : `${findSet(decision.setId)?.name} → ${to}`;
+}
+
+function saidBy({ about, school }: KeptDecision): string {
+  if (about === 'placement') return 'What the placement said';
+  if (about === 'retention') return 'What the look back said';
+  return `What ${schoolNames[school as School] ?? school} said`;
 }
 
 function answersOf(pupilId: string, decisionId: string) {

@@ -1,19 +1,23 @@
-import { classifyAnswer, judgeRetention } from '@veldrift/core';
-import { findSet } from '../../app/book.ts';
-import { policyOf, type ReviewPage } from '@veldrift/wire';
 import Button from '@mui/material/Button';
+import { classifyAnswer, factListText, judgeRetention } from '@veldrift/core';
+import { policyOf, type ReviewPage } from '@veldrift/wire';
 import { Link } from 'react-router';
+import { findSet } from '../../app/book.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import type { LocalReview } from './localReview.ts';
+import { TutorsWord } from './TutorsWord.tsx';
 
-/** What a look back at a set passed says: held, or to be reviewed. */
+/** What a look back at a set passed says: held, or to be reviewed; the tutor takes it or decides otherwise. */
 export function LookBackSays({ page }: { readonly page: ReviewPage | LocalReview }) {
   const { pupil, play } = page;
+  const set = findSet(play.setId);
   const found = judgeRetention(
     page.answers.map((one) => ({ id: one.id, fact: one.fact, class: classifyAnswer(one).class })),
     policyOf(pupil),
+    set?.practises.length,
   );
-  const name = findSet(play.setId)?.name ?? play.setId;
+  const name = set?.name ?? play.setId;
+  const on = findSet(pupil.setId)?.name ?? pupil.setId;
   const says = {
     stay: `${name} has held`,
     review: `Review ${name}`,
@@ -36,9 +40,22 @@ export function LookBackSays({ page }: { readonly page: ReviewPage | LocalReview
           <strong>Would settle it:</strong> {found.wouldSettle}
         </p>
       )}
+      {found.strays.length > 0 && found.verdict !== 'notEnough' && (
+        <p>Carried along in the drills: {factListText(found.strays)}.</p>
+      )}
+      {found.verdict !== 'notEnough' && (
+        <TutorsWord
+          page={page}
+          of="lookBacks"
+          accept={
+            found.verdict === 'review' ? `Accept: review, and go on with ${on}` : `Accept: go on with ${on}`
+          }
+          toSetId={pupil.setId}
+        />
+      )}
       {found.verdict === 'review' && (
         <div className="actions">
-          <Button variant="contained" component={Link} to={`/table/new/${pupil.id}?what=drill`}>
+          <Button variant="outlined" component={Link} to={`/table/new/${pupil.id}?what=drill`}>
             To a drill
           </Button>
         </div>

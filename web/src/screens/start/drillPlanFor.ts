@@ -2,6 +2,7 @@ import {
   defaultDrillRules,
   drillPool,
   earlierFacts,
+  mostStrays,
   fixedNumberFacts,
   operationNames,
   pairFacts,
@@ -77,7 +78,7 @@ export function drillPlanFor(
   const called = oneNumber && choice.called;
   const plan: DrillPlan = {
     sequence: choice.sequence,
-    facts: drillPool(facts, earlier, pupil.tried, today),
+    facts: drillPool(facts, earlier, pupil.tried, today, choice.form === 'set' ? mostStrays : 0),
     rules: {
       ...defaultDrillRules,
       newErrors: policy.newErrors,

@@ -1,0 +1,89 @@
+import Button from '@mui/material/Button';
+import { useMutation } from '@tanstack/react-query';
+import type { KeptDecision, PlaceInput, ReviewPage } from '@veldrift/wire';
+import { useSnackbar } from 'notistack';
+import { useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import { api, ApiError } from '../../app/api.ts';
+import { findSet } from '../../app/book.ts';
+import { dropDraft } from '../../app/draft.ts';
+import { refetchRecords } from '../../app/queries.ts';
+import { Otherwise } from '../../parts/Otherwise.tsx';
+import { otherwiseDraft } from '../../parts/otherwiseDraft.ts';
+import type { LocalReview } from './localReview.ts';
+
+interface Props {
+  readonly page: ReviewPage | LocalReview;
+  readonly of: 'placements' | 'lookBacks';
+  /** What the button to accept says. */
+  readonly accept: string;
+  /** The set the pupil is on when it is accepted. */
+  readonly toSetId: string;
+}
+
+/** The tutor's word on what a placement or a look back says: accept, or decide otherwise with a reason; then what is on record. */
+export function TutorsWord({ page, of, accept, toSetId }: Props) {
+  const { play, pupil, decision: ended } = page;
+  const [otherwise, setOtherwise] = useState(false);
+  const { enqueueSnackbar } = useSnackbar();
+  const send = useMutation({
+    mutationFn: (input: Pick<PlaceInput, 'outcome' | 'toSetId' | 'reason'>) =>
+      api.sayOutcome(pupil.id, of, { ...input, id: uuid(), playId: play.id }),
+    onSuccess: async (kept: KeptDecision) => {
+      dropDraft(otherwiseDraft(pupil.id));
+      setOtherwise(false);
+      enqueueSnackbar(`On record: ${pupil.name} is on ${nameOf(kept.toSetId)}.`);
+      await refetchRecords();
+    },
+    onError: async (error) => {
+      if (error instanceof ApiError && error.status === 409) await refetchRecords();
+    },
+  });
+  const trouble = send.error
+    ? send.error instanceof ApiError
+      ? send.error.problem.message
+      : 'It could not be put on record; try again.'
+    : undefined;
+  if (ended)
+    return (
+      <p>
+        {ended.by} {ended.outcome === 'accepted' ? 'accepted' : 'decided otherwise'}:{' '}
+        <strong>{nameOf(ended.toSetId)}</strong>.{ended.otherReason && ` \u201c${ended.otherReason}\u201d`}
+      </p>
+    );
+  if (page.proposal === null)
+    return <p className="quiet">It can be accepted when the answers have reached the server.</p>;
+  return (
+    <>
+      <div className="actions">
+        <Button
+          variant="contained"
+          disabled={send.isPending}
+          onClick={() => send.mutate({ outcome: 'accepted', toSetId, reason: '' })}
+        >
+          {accept}
+        </Button>
+        <Button variant="outlined" onClick={() => setOtherwise(true)}>
+          Decide otherwise
+        </Button>
+      </div>
+      {trouble && !otherwise && (
+        <p role="alert" style={{ color: 'var(--clay)' }}>
+          {trouble}
+        </p>
+      )}
+      {otherwise && (
+        <Otherwise
+          pupil={pupil}
+          firstSetId={toSetId}
+          trouble={trouble}
+          pending={send.isPending}
+          onDecide={(to, reason) => send.mutate({ outcome: 'otherwise', toSetId: to, reason })}
+          onClose={() => setOtherwise(false)}
+        />
+      )}
+    </>
+  );
+}
+
+const nameOf = (setId: string) => findSet(setId)?.name ?? setId;
