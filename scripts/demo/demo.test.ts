@@ -66,7 +66,9 @@ describe.each(demoPupils.map((pupil, nth) => ({ name: pupil.name, pupil, nth }))
         const play = begun.get(answer.playId);
         expect(play && ended.has(play.playId)).toBe(true);
         expect(answer.usedMs).toBeLessThanOrEqual(play?.lengthMs ?? 0);
-        expect(findSet(play?.setId ?? '')?.practises).toContain(answer.fact);
+        // Only a placement, a drill and the probe go beyond the set.
+        if (['check', 'practice', 'retention'].includes(play?.purpose ?? ''))
+          expect(findSet(play?.setId ?? '')?.practises).toContain(answer.fact);
       }
     });
     it(
@@ -84,6 +86,15 @@ describe.each(demoPupils.map((pupil, nth) => ({ name: pupil.name, pupil, nth }))
         const right = answers.filter((one) => isRight((one as unknown as Answer).judgement)).length;
         expect(right).toBeGreaterThan(100);
         expect(right).toBeLessThan(answers.length);
+        const purposes = history.events.flatMap((one) => (one.kind === 'playStarted' ? [one.purpose] : []));
+        expect(purposes.filter((one) => one === 'probe')).toHaveLength(5);
+        expect(purposes.filter((one) => one === 'drill')).toHaveLength(5);
+        expect(purposes.filter((one) => one === 'placement')).toHaveLength(pupil.placed ? 1 : 0);
+        // Each look back is of a set passed, and was put on record.
+        const looks = history.decisions.filter((one) => one.about === 'retention');
+        expect(purposes.filter((one) => one === 'retention')).toHaveLength(looks.length);
+        const before = history.decisions.filter((one) => one.about === 'set').map((one) => one.setId);
+        for (const look of looks) expect(before).toContain(look.setId);
       },
     );
   },

@@ -1,40 +1,48 @@
 import {
-  answerOf,
-  ask,
-  classifyAnswer,
   createLearner,
   createRandom,
   decide,
   defaultPolicy,
-  factsInRange,
+  dayNumber,
+  dayOf,
   factKey,
+  factsInRange,
   findSet,
-  isCountedAsQuickly,
+  judgeRetention,
   makeCheckForm,
-  measuringOf,
-  parseFactKey,
-  perMinute,
+  makeProbeForm,
+  nextOfLook,
+  operations,
+  placementDecision,
+  placementResult,
   placeOfSet,
-  type Answer,
+  readPlacement,
+  retentionDue,
+  retentionFacts,
   type CheckResult,
   type Decision,
   type FactSet,
   type JudgedAnswer,
-  type Mark,
-  type RandomSource,
+  type LookPlan,
+  type PlacementPlan,
 } from '@veldrift/core';
-import type { TableEvent } from '@veldrift/wire';
+import { gradeOf, type KeptDecision, type TableEvent } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { calibrate } from './calibrate.ts';
+import { drillOn } from './drillOn.ts';
+import { livePlay, type PlayAsk } from './plays.ts';
 import type { DemoPupil } from './pupils.ts';
 
 const dayMs = 86_400_000;
+const formLength = 120;
 
 export interface DemoDecision {
   readonly at: number;
+  readonly about: KeptDecision['about'];
   readonly setId: string;
   readonly toSetId: string;
   readonly decision: Decision;
+  readonly playId: string | null;
 }
 
 export interface DemoHistory {
@@ -46,8 +54,9 @@ export interface DemoHistory {
 }
 
 /**
- * Ten weeks of a made-up pupil, lived by a simulated learner: two visits a week, two minutes each, the first of the week a
- * check; the pupil's school decides after each check. `visitDays` are the instants (ms) visits begin, oldest first.
+ * Ten weeks of a made-up pupil, lived by a simulated learner: two visits a week, two plays each, the first of the week a
+ * check; every fourth visit ends with a drill, every fourth with the constant probe; a set passed is looked back at. The
+ * pupil's school decides after each check. `visitStarts` are the instants (ms) visits begin, oldest first.
  */
 export function liveThrough(
   pupil: DemoPupil,
@@ -60,8 +69,11 @@ export function liveThrough(
   if (pupil.untried) return { setId: pupil.startSetId, events: [], decisions: [], verdict: 'notEnough' };
   const random = createRandom(seed);
   const start = findSet(pupil.startSetId) as FactSet;
+  const { operation } = start;
   const place = placeOfSet(start.id);
-  const earlier = (place?.pathway.sets[start.operation] ?? []).slice(0, place?.at ?? 0);
+  const sets = place?.pathway.sets[operation] ?? [];
+  const pathwayId = place?.pathway.id ?? '';
+  const earlier = sets.slice(0, place?.at ?? 0);
   const easy = new Set(earlier.flatMap((set) => set.practises));
   const learner = createLearner(
     (key) => {
@@ -73,7 +85,7 @@ export function liveThrough(
           ? 'workedOut'
           : 'notKnown';
     },
-    factsInRange(start.operation).map(factKey),
+    operations.flatMap((one) => factsInRange(one).map(factKey)),
     pupil.pace,
     pupil.slip,
   );
@@ -82,6 +94,7 @@ export function liveThrough(
   const decisions: DemoDecision[] = [];
   const judged: JudgedAnswer[] = [];
   const checks: (CheckResult & { setId: string })[] = [];
+  const passed: { setId: string; passedDay: number; lookDays: number[] }[] = [];
   const measured = calibrate(pupil, pupilId, (visitStarts[0] ?? 0) - dayMs, events, random);
   // A calibration is done again within the month.
   calibrate(pupil, pupilId, (visitStarts.at(-3) ?? 0) - 300_000, events, random);
@@ -98,6 +111,109 @@ export function liveThrough(
       ceiling: measured.ceiling,
       timeZone,
     });
+  const play = (
+    visitId: string,
+    beginsAt: number,
+    asked: Pick<PlayAsk, 'set' | 'purpose' | 'next'> & Partial<PlayAsk>,
+  ) => {
+    const found = livePlay({
+      pupil,
+      pupilId,
+      visitId,
+      beginsAt,
+      day: Math.floor(beginsAt / dayMs),
+      measured,
+      judgingMs,
+      learner,
+      random,
+      seed: random.int(0, 2_000_000_000),
+      ...asked,
+    });
+    events.push(...found.events);
+    // A placement gives no more than provisional states.
+    if (asked.purpose !== 'placement') judged.push(...found.judged);
+    return found;
+  };
+  const minute = (
+    visitId: string,
+    beginsAt: number,
+    of: FactSet,
+    purpose: 'check' | 'practice',
+    calm = false,
+  ) => {
+    const formSeed = random.int(0, 2_000_000_000);
+    const form = makeCheckForm(of.practises, formLength, createRandom(formSeed));
+    return play(visitId, beginsAt, {
+      set: of,
+      purpose,
+      seed: formSeed,
+      lengthMs: defaultPolicy.minuteMs,
+      calm,
+      next: (given) => form[given.length],
+    });
+  };
+
+  const placement = (visitId: string, beginsAt: number) => {
+    const plan: PlacementPlan = { sets, startAt: 0, seed: random.int(0, 2_000_000_000), timed: true };
+    const { playId, judged: given } = play(visitId, beginsAt, {
+      set,
+      purpose: 'placement',
+      seed: plan.seed,
+      title: 'Placement',
+      deal: { form: 'placement', operation, pathwayId, startAt: 0, continues: null, timed: true },
+      next: (answers) => readPlacement(plan, answers).next?.fact,
+    });
+    const result = placementResult(plan, readPlacement(plan, given));
+    if (!result) return;
+    const { decision, toSetId } = placementDecision(
+      plan,
+      result,
+      given.map((one) => one.id ?? ''),
+    );
+    decisions.push({ at: beginsAt + 400_000, about: 'placement', setId: set.id, toSetId, decision, playId });
+    set = findSet(toSetId) as FactSet;
+  };
+
+  const drill = (visitId: string, beginsAt: number) =>
+    play(visitId, beginsAt, drillOn(set, sets, judged, random.int(0, 2_000_000_000)));
+
+  const lookBack = (visitId: string, beginsAt: number) => {
+    const today = dayNumber(dayOf(new Date(beginsAt).toISOString(), timeZone));
+    const due = passed.find((one) => retentionDue(one, today, defaultPolicy) !== null);
+    const of = due && findSet(due.setId);
+    if (!of) return false;
+    due.lookDays.push(today);
+    const lookSeed = random.int(0, 2_000_000_000);
+    const { retentionFacts: few, retentionShort } = defaultPolicy;
+    const plan: LookPlan = {
+      facts: retentionFacts(of.practises, lookSeed, 2 * few),
+      retentionFacts: few,
+      retentionShort,
+      timed: true,
+    };
+    const { playId, judged: given } = play(visitId, beginsAt, {
+      set: of,
+      purpose: 'retention',
+      seed: lookSeed,
+      title: `Look back at ${of.name}`,
+      deal: { form: 'retention', operation, pathwayId, timed: true },
+      next: (answers) => nextOfLook(plan, answers)?.fact,
+    });
+    const decision = judgeRetention(
+      given.map((one) => ({ id: one.id ?? '', fact: one.fact, class: one.class })),
+      defaultPolicy,
+      of.practises.length,
+    );
+    decisions.push({
+      at: beginsAt + 150_000,
+      about: 'retention',
+      setId: of.id,
+      toSetId: set.id,
+      decision,
+      playId,
+    });
+    return true;
+  };
 
   visitStarts.forEach((begins, nth) => {
     const visitId = uuid({ msecs: begins });
@@ -107,189 +223,53 @@ export function liveThrough(
       kind: 'visitStarted',
       pupilId,
       visitId,
-      at: iso(begins),
+      at: new Date(begins).toISOString(),
     });
-    const isLast = nth === visitStarts.length - 1;
-    for (const half of [0, 1] as const) {
-      const purpose = nth % 2 === 0 && half === 0 ? 'check' : 'practice';
-      // In the first weeks practice goes over what came before; later one minute a week does.
-      const goesBack = nth < 6 || (nth % 2 === 1 && half === 1);
-      const practised =
-        purpose === 'practice' && goesBack && earlier.length > 0
-          ? (earlier[wentBack++ % earlier.length] as FactSet)
-          : set;
-      const minute = playMinute({
-        pupil,
-        pupilId,
+    const second = begins + 240_000;
+    if (nth === 0 && pupil.placed) placement(visitId, begins);
+    if (nth % 2 === 0) {
+      // Oskar's table was turned calm once; nothing hangs on that check.
+      const calm = pupil.name === 'Oskar' && nth === 8;
+      const { check } = minute(
         visitId,
-        set: practised,
-        purpose,
-        beginsAt: begins + half * 180_000,
-        day: Math.floor(begins / dayMs),
-        measured,
-        judgingMs,
-        learner,
-        random,
-        nth,
-      });
-      events.push(...minute.events);
-      judged.push(...minute.judged);
-      if (purpose === 'check' && minute.check) {
-        checks.push({ ...minute.check, setId: practised.id });
+        nth === 0 && pupil.placed ? begins + 420_000 : begins,
+        set,
+        'check',
+        calm,
+      );
+      if (check) {
+        checks.push({ ...check, setId: set.id });
         const decision = judge();
-        verdict = decision.verdict;
         const next = placeOfSet(set.id)?.next;
         // The latest word is left for the tutor to take.
-        if (decision.verdict === 'advance' && next && !isLast && nth < visitStarts.length - 3) {
-          decisions.push({ at: begins + 240_000, setId: set.id, toSetId: next.id, decision });
+        if (decision.verdict === 'advance' && next && nth < visitStarts.length - 3) {
+          const at = begins + 200_000;
+          decisions.push({ at, about: 'set', setId: set.id, toSetId: next.id, decision, playId: null });
+          passed.push({
+            setId: set.id,
+            passedDay: dayNumber(dayOf(new Date(at).toISOString(), timeZone)),
+            lookDays: [],
+          });
           set = next;
         }
       }
+    } else if (!lookBack(visitId, begins)) minute(visitId, begins, set, 'practice');
+    if (nth === 0) return;
+    if (nth % 4 === 3) drill(visitId, second);
+    else if (nth % 4 === 2) {
+      const form = makeProbeForm(gradeOf(pupil), operation, formLength);
+      play(visitId, second, {
+        set,
+        purpose: 'probe',
+        lengthMs: defaultPolicy.minuteMs,
+        next: (given) => form[given.length],
+      });
+    } else {
+      // Practice goes over what came before.
+      const back = earlier.length > 0 ? (earlier[wentBack++ % earlier.length] as FactSet) : set;
+      minute(visitId, second, back, 'practice');
     }
     verdict = judge().verdict;
   });
   return { setId: set.id, events, decisions, verdict };
 }
-
-interface MinuteAsk {
-  readonly pupil: DemoPupil;
-  readonly pupilId: string;
-  readonly visitId: string;
-  readonly set: FactSet;
-  readonly purpose: 'check' | 'practice';
-  readonly beginsAt: number;
-  readonly day: number;
-  readonly measured: ReturnType<typeof calibrate>;
-  readonly judgingMs: readonly number[];
-  readonly learner: ReturnType<typeof createLearner>;
-  readonly random: RandomSource;
-  readonly nth: number;
-}
-
-function playMinute(given: MinuteAsk) {
-  const { pupil, random, beginsAt } = given;
-  const playId = uuid({ msecs: beginsAt });
-  const seed = random.int(0, 2_000_000_000);
-  const lengthMs = defaultPolicy.minuteMs;
-  const head = { v: 1, seat: 0, pupilId: given.pupilId, visitId: given.visitId, playId } as const;
-  const measuring = measuringOf(
-    {
-      capture: pupil.capture,
-      recallLimit: '2000',
-      easyTimesMs: [],
-      keypad: given.measured.keypad,
-      naming: given.measured.naming,
-      judging: { at: iso(beginsAt), timesMs: given.judgingMs },
-    },
-    iso(beginsAt),
-  );
-  const events: TableEvent[] = [
-    {
-      ...head,
-      id: uuid({ msecs: beginsAt }),
-      kind: 'playStarted',
-      at: iso(beginsAt),
-      purpose: given.purpose,
-      setId: given.set.id,
-      seed,
-      lengthMs,
-      way: pupil.capture,
-      limitMs: measuring.limitMs,
-      device: 'demo',
-    },
-  ];
-  const answers: Answer[] = [];
-  let usedMs = 0;
-  for (const fact of makeCheckForm(given.set.practises, 120, createRandom(seed))) {
-    const expected = String(answerOf(parseFactKey(fact)));
-    const answer = ask(given.learner, fact, given.day, random);
-    const overhead = measuring.overheadFor(expected.length);
-    const latencyMs = Math.round(answer.latencyMs + overhead.overheadMs * (0.85 + 0.3 * random.unit()));
-    const takesMs = latencyMs + Math.round(pupil.namingMs * 0.25);
-    if (usedMs + takesMs > lengthMs) break;
-    usedMs += takesMs;
-    const at = iso(beginsAt + usedMs);
-    const seen = marksOf(pupil, fact, answer.truth === 'recalled', answer.right, random);
-    const kept: Answer = {
-      id: uuid({ msecs: beginsAt + usedMs }),
-      fact,
-      at,
-      judgement: answer.right ? 'right' : random.unit() < 0.12 ? 'gaveUp' : 'wrong',
-      given: answer.right || pupil.capture === 'keypad' || random.unit() < 0.7 ? String(answer.given) : null,
-      latencyMs,
-      voided: false,
-      overheadMs: overhead.overheadMs,
-      spreadMs: overhead.spreadMs,
-      calibrated: overhead.calibrated,
-      limitMs: measuring.limitMs,
-      seen,
-      aided: false,
-      way: pupil.capture,
-    };
-    const said = kept.judgement === 'gaveUp' ? null : kept.given;
-    answers.push({ ...kept, given: said });
-    events.push({
-      ...head,
-      ...kept,
-      given: said,
-      kind: 'answerGiven',
-      hidden: 'result',
-      lastKeyMs: pupil.capture === 'keypad' ? latencyMs + 180 * (expected.length - 1) : null,
-      calibrationAgeDays: measuring.ageDays ?? null,
-      usedMs,
-      seen: [...seen],
-    } as TableEvent);
-  }
-  // Oskar's table was turned calm once; nothing hangs on that check.
-  const calm = pupil.name === 'Oskar' && given.nth === 8 && given.purpose === 'check';
-  const endsAt = beginsAt + lengthMs;
-  events.push({
-    ...head,
-    id: uuid({ msecs: endsAt }),
-    kind: 'playEnded',
-    at: iso(endsAt),
-    usedMs: calm ? 30_000 : lengthMs,
-    reason: calm ? 'tutor' : 'time',
-    calm,
-    interrupted: false,
-  });
-  const right = answers.filter((one) => one.judgement === 'right').length;
-  return {
-    events,
-    judged: answers.map((one): JudgedAnswer => {
-      const found = classifyAnswer(one);
-      return {
-        id: one.id,
-        fact: one.fact,
-        at: one.at,
-        class: found.class,
-        seen: one.seen,
-        correctedMs: found.correctedMs,
-      };
-    }),
-    check: calm
-      ? undefined
-      : {
-          id: playId,
-          at: iso(endsAt),
-          right,
-          wrong: answers.length - right,
-          usedMs: lengthMs,
-          ratePerMinute: perMinute(right, lengthMs),
-        },
-  };
-}
-
-function marksOf(
-  pupil: DemoPupil,
-  fact: string,
-  recalled: boolean,
-  right: boolean,
-  random: RandomSource,
-): Mark[] {
-  if (recalled && isCountedAsQuickly(parseFactKey(fact)) && random.unit() < 0.5) return ['noCounting'];
-  if (!recalled && right && pupil.seen && random.unit() < pupil.seen.share) return [pupil.seen.mark];
-  return [];
-}
-
-const iso = (ms: number) => new Date(ms).toISOString();

@@ -68,7 +68,7 @@ export async function loadDemo(
       for (const one of history.decisions) {
         const decided = {
           id: uuid({ msecs: one.at }),
-          playId: null,
+          playId: one.playId,
           evidenceMark: '',
           outcome: 'accepted' as const,
           toSetId: one.toSetId,
@@ -82,6 +82,7 @@ export async function loadDemo(
           decided,
           userIds[pupil.tutor] as string,
           new Date(one.at),
+          one.about,
         );
       }
     });
@@ -107,7 +108,10 @@ function findHistory(
 
 function comesOut(wants: DemoPupil['wants'], history: DemoHistory): boolean {
   if (wants === 'advance') return history.verdict === 'advance';
-  return wants !== 'moved' || (history.decisions.length > 0 && history.verdict !== 'advance');
+  return (
+    wants !== 'moved' ||
+    (history.decisions.some((one) => one.about === 'set') && history.verdict !== 'advance')
+  );
 }
 
 /** Two school days a week, three days apart; today is one of them for those who come today. */

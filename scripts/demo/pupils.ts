@@ -23,6 +23,8 @@ export interface DemoPupil {
   readonly homeLanguage?: string;
   readonly aids?: string;
   readonly notes?: string;
+  /** Their first visit was a placement, and it was accepted. */
+  readonly placed?: boolean;
   /** No history at all. */
   readonly untried?: boolean;
   /** Looked for among seeds: the school says now to move on; or a move lies behind and another does not wait. */
@@ -44,6 +46,7 @@ const at = (hour: number, minute: number) => hour * 60 + minute;
 export const demoPupils: readonly DemoPupil[] = [
   {
     name: 'Bram',
+    placed: true,
     grade: 3,
     gradeSystem: 'year',
     startSetId: 'strategy/mul/5',
@@ -138,6 +141,7 @@ export const demoPupils: readonly DemoPupil[] = [
   },
   {
     name: 'Yusuf',
+    placed: true,
     grade: 4,
     gradeSystem: 'grade',
     startSetId: 'fixed/mul/times-6',
