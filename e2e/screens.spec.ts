@@ -212,7 +212,7 @@ test('an empty house leads the first visitor through account and room to the fir
   await page.getByRole('link', { name: 'Add a pupil' }).click();
   await page.getByLabel('Shown name').fill('A. B.');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await page.getByRole('link', { name: 'Start a minute' }).click();
+  await page.getByRole('link', { name: 'Start a visit' }).click();
   await page.getByRole('button', { name: 'To the table' }).click();
   await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
   await page.keyboard.press('Space');

@@ -121,7 +121,7 @@ export function liveThrough(
       pupilId,
       visitId,
       beginsAt,
-      day: Math.floor(beginsAt / dayMs),
+      day: Math.floor((beginsAt - (visitStarts[0] ?? 0)) / dayMs),
       measured,
       judgingMs,
       learner,

@@ -50,7 +50,7 @@ function headline(decision: KeptDecision): string {
   const to = findSet(decision.toSetId)?.name ?? decision.toSetId;
   if (decision.about === 'placement') return `Placed on ${to}`;
   if (decision.about === 'retention')
-    return `${findSet(decision.setId)?.name} ${decision.verdict === 'review' ? 'to be reviewed' : 'has held'}, on with ${to}`;
+    return `${decision.verdict === 'review' ? 'To review' : 'Held'}: ${findSet(decision.setId)?.name}; on with ${to}`;
   return decision.toSetId === decision.setId ? `Stay on ${to}` : `${findSet(decision.setId)?.name} → ${to}`;
 }
 

@@ -74,7 +74,7 @@ function Body({ page }: { readonly page: Page }) {
             Change
           </Button>
           <Button variant="contained" component={Link} to={`/table/new/${pupil.id}`}>
-            Start a minute
+            Start a visit
           </Button>
         </div>
       </div>

@@ -53,7 +53,7 @@ export function Rates({ page }: { readonly page: PupilPage }) {
   const moves = useMemo(
     () =>
       page.decisions
-        .filter((one) => one.toSetId !== one.setId)
+        .filter((one) => one.toSetId !== one.setId && one.about !== 'retention')
         .map((one) => ({ at: one.at, name: findSet(one.toSetId)?.name ?? '' })),
     [page.decisions],
   );
@@ -202,7 +202,7 @@ function TrendLine({ plays, timeZone }: { readonly plays: readonly Play[]; reado
       >
         {perWeek >= 0 ? '+' : '−'}
         {numberText(Math.abs(perWeek))} right a minute each week
-      </Explained>{' '}
+      </Explained>
       {growth && (
         <>
           , <GrowthFactor growth={growth} plays={plays} />
