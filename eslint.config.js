@@ -21,7 +21,18 @@ const wall = (files, groups, message) => ({
 });
 
 /** The order of folders in core is the order of the work: a folder may import only those above it. */
-const coreOrder = ['random', 'facts', 'recall', 'practice', 'advance', 'planning', 'simulation'];
+const coreOrder = [
+  'random',
+  'facts',
+  'recall',
+  'practice',
+  'advance',
+  'numbers',
+  'materials',
+  'games',
+  'planning',
+  'simulation',
+];
 const coreWalls = coreOrder
   .slice(0, -1)
   .map((folder, at) =>

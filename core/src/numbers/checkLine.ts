@@ -1,0 +1,189 @@
+import {
+  expressionText,
+  numberUsed,
+  numbersIn,
+  numeral,
+  shownSigns,
+  step,
+  stepLines,
+  valueOf,
+  applySign,
+  type Expression,
+  type Sign,
+} from './expression.ts';
+import { tableRules, type LineRules } from './allLines.ts';
+import { compareFractions, fraction, type Fraction } from './fraction.ts';
+import { readLine } from './readLine.ts';
+
+/** What a claimed line is held against. */
+export interface LineAsk extends Partial<LineRules> {
+  readonly numbers: readonly number[];
+  /** The number to be made; left out: any. */
+  readonly target?: number;
+  /** The fewest numbers a line uses; 1 when left out. */
+  readonly least?: number;
+}
+
+/** Each kind of slip a line may hold. */
+export const lineSlips = [
+  'unreadable',
+  'notThere',
+  'usedTwice',
+  'sign',
+  'byZero',
+  'notWhole',
+  'belowZero',
+  'notEqual',
+  'target',
+  'tooFew',
+] as const;
+export type LineSlip = (typeof lineSlips)[number];
+
+export type CheckedLine =
+  | {
+      readonly right: true;
+      readonly expression: Expression;
+      readonly value: Fraction;
+      /** The numbers used, left to right. */
+      readonly used: readonly number[];
+      /** The line as it should be written: one step a line where equals signs ran on. */
+      readonly shown: readonly string[];
+    }
+  | { readonly right: false; readonly slip: LineSlip; readonly sentence: string };
+
+/**
+ * Checks a typed line: that it can be read, uses only the numbers that lie there and each once, keeps to the rules, says
+ * what is true, and makes what it should. Run-on equals (`3 + 4 = 7 × 5 = 35`) are understood as the steps they mean.
+ */
+export function checkLine(text: string, ask: LineAsk): CheckedLine {
+  const read = readLine(text);
+  if ('trouble' in read) return slip('unreadable', read.trouble);
+  const rules: LineRules = { ...tableRules, ...ask };
+  const joined = join(read.parts, rules);
+  if (!('expression' in joined)) return joined;
+  const { expression, shown } = joined;
+  const broken = brokenRule(expression, rules);
+  if (broken) return broken;
+  const used = numbersIn(expression);
+  const counted = countUse(used, ask.numbers);
+  if (counted) return counted;
+  const value = valueOf(expression);
+  if (ask.target !== undefined && compareFractions(value, fraction(ask.target)) !== 0)
+    return slip('target', `${expressionText(expression)} makes ${numeral(value, false)}, not ${ask.target}.`);
+  if (used.length < (ask.least ?? 1))
+    return slip('tooFew', `A line uses at least ${ask.least} of the numbers; this one uses ${used.length}.`);
+  return { right: true, expression, value, used, shown };
+}
+
+const slip = (kind: LineSlip, sentence: string): CheckedLine & { readonly right: false } => ({
+  right: false,
+  slip: kind,
+  sentence,
+});
+
+/** One expression from what stands between equals signs, each part carried on where the next one begins with its value. */
+function join(
+  parts: readonly Expression[],
+  rules: LineRules,
+):
+  | { readonly expression: Expression; readonly shown: readonly string[] }
+  | (CheckedLine & { readonly right: false }) {
+  let whole = parts[0] as Expression;
+  const shown: string[] = [];
+  let broken = brokenRule(whole, rules);
+  if (broken) return broken;
+  let said = whole;
+  let carried = false;
+  for (const part of parts.slice(1)) {
+    const value = valueOf(whole);
+    if (part.kind === 'number' || !startsWith(part, value)) {
+      broken = brokenRule(part, rules);
+      if (broken) return broken;
+      const right = valueOf(part);
+      if (compareFractions(value, right) !== 0)
+        return slip(
+          'notEqual',
+          part.kind === 'number'
+            ? `${expressionText(said)} is ${numeral(value, false)}, not ${part.value}.`
+            : `${expressionText(said)} is ${numeral(value, false)} and ${expressionText(part)} is ${numeral(right, false)}: they are not equal.`,
+        );
+      shown.push(`${expressionText(said)} = ${expressionText(part)}`);
+      // "35 = 7 × 5": the longer side is the line.
+      if (whole.kind === 'number' && part.kind !== 'number') whole = part;
+      said = part;
+      carried = true;
+      continue;
+    }
+    if (!carried) shown.push(`${expressionText(said)} = ${numeral(value, false)}`);
+    whole = replaceFirst(part, whole);
+    said = part;
+    carried = false;
+    broken = brokenRule(whole, rules);
+    if (broken) return broken;
+  }
+  if (!carried) shown.push(`${expressionText(said)} = ${numeral(valueOf(whole), false)}`);
+  return { expression: whole, shown: shown.filter((line, at) => shown.indexOf(line) === at) };
+}
+
+/** Whether the first number of a part is the value carried on, and the part goes on from it. */
+function startsWith(part: Expression, value: Fraction): boolean {
+  return part.kind === 'number'
+    ? compareFractions(fraction(part.value), value) === 0
+    : startsWith(part.left, value);
+}
+
+function replaceFirst(part: Expression, by: Expression): Expression {
+  return part.kind === 'number' ? by : step(part.sign, replaceFirst(part.left, by), part.right);
+}
+
+/** The first step that breaks a rule, in the order the steps are done. */
+function brokenRule(
+  expression: Expression,
+  rules: LineRules,
+): (CheckedLine & { readonly right: false }) | undefined {
+  if (expression.kind === 'number') return undefined;
+  const inner = brokenRule(expression.left, rules) ?? brokenRule(expression.right, rules);
+  if (inner) return inner;
+  const { sign } = expression;
+  const [left, right] = [valueOf(expression.left), valueOf(expression.right)];
+  const words = `${numeral(left)} ${shownSigns[sign]} ${numeral(right)}`;
+  if (!rules.signs.includes(sign)) return slip('sign', `${signNames[sign]} is not used at this step.`);
+  if (sign === '/' && right.top === 0) return slip('byZero', `${words}: nothing can be divided by 0.`);
+  const value = applySign(sign, left, right);
+  if (!rules.fractions && value.bottom !== 1) return slip('notWhole', `${words} does not come out whole.`);
+  if (!rules.signed && value.top < 0) return slip('belowZero', `${words} goes below 0.`);
+  return undefined;
+}
+
+const signNames: Readonly<Record<Sign, string>> = {
+  '+': 'Adding',
+  '-': 'Taking away',
+  '*': 'Multiplying',
+  '/': 'Dividing',
+};
+
+/** A number that is not there, or used more often than it lies there. */
+function countUse(
+  used: readonly number[],
+  numbers: readonly number[],
+): (CheckedLine & { readonly right: false }) | undefined {
+  const left = new Map<number, number>();
+  for (const one of numbers) left.set(one, (left.get(one) ?? 0) + 1);
+  for (const one of used) {
+    const has = left.get(one);
+    if (has === undefined) return slip('notThere', `There is no ${one} among ${[...numbers].join(', ')}.`);
+    if (has === 0) {
+      const times = numbers.filter((other) => other === one).length;
+      return slip(
+        'usedTwice',
+        `${one} lies there ${times === 1 ? 'once' : `${times} times`} and is used more often.`,
+      );
+    }
+    left.set(one, has - 1);
+  }
+  return undefined;
+}
+
+/** A line with every step written out, each on its own line. */
+export const worked = (expression: Expression): readonly string[] =>
+  expression.kind === 'number' ? [expressionText(numberUsed(expression.value))] : stepLines(expression);

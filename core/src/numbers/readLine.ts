@@ -1,0 +1,127 @@
+import { numberUsed, step, type Expression, type Sign } from './expression.ts';
+
+/** What a typed line says: one expression, or several joined by equals signs. */
+export interface TypedLine {
+  readonly parts: readonly Expression[];
+}
+
+/** A line that cannot be read, with a sentence that says where. */
+export interface Unreadable {
+  readonly trouble: string;
+}
+
+const signOf: Readonly<Record<string, Sign>> = {
+  '+': '+',
+  '-': '-',
+  '\u2212': '-',
+  '\u2013': '-',
+  '*': '*',
+  '\u00d7': '*',
+  x: '*',
+  X: '*',
+  '\u00b7': '*',
+  '/': '/',
+  '\u00f7': '/',
+  ':': '/',
+};
+/** The longest line that is read. */
+export const longestLine = 200;
+/** How deep brackets may stand in one another. */
+const deepest = 20;
+
+type Token =
+  { readonly kind: 'number'; readonly value: number } | { readonly kind: 'mark'; readonly mark: string };
+
+/** Reads a line as typed on any keyboard: `3 + 4 = 7 x 5 = 35`, `(8 − 2) ÷ 3`. Never throws. */
+export function readLine(text: string): TypedLine | Unreadable {
+  if (text.length > longestLine) return { trouble: `A line has at most ${longestLine} signs.` };
+  const tokens: Token[] = [];
+  for (let at = 0; at < text.length;) {
+    const rest = text.slice(at);
+    const blank = /^\s+/.exec(rest);
+    const digits = /^\d+/.exec(rest);
+    if (blank) at += blank[0].length;
+    else if (digits) {
+      if (digits[0].length > 9) return { trouble: `${digits[0]} is too large to work with.` };
+      tokens.push({ kind: 'number', value: Number(digits[0]) });
+      at += digits[0].length;
+    } else {
+      const mark = rest[0] as string;
+      const open = mark === '[' || mark === '{' ? '(' : mark === ']' || mark === '}' ? ')' : mark;
+      if (!(open in signOf) && !['(', ')', '='].includes(open))
+        return { trouble: `\u201c${mark}\u201d is no number and no sign. Use + − × ÷, brackets and =.` };
+      tokens.push({ kind: 'mark', mark: open in signOf ? (signOf[open] as string) : open });
+      at += 1;
+    }
+  }
+  if (tokens.length === 0) return { trouble: 'Write a line, such as 3 + 4.' };
+  return readTokens(tokens);
+}
+
+/** Reads by descent over the tokens; multiplication before addition, equal ones from left to right. */
+function readTokens(tokens: readonly Token[]): TypedLine | Unreadable {
+  let at = 0;
+  let depth = 0;
+  let trouble: string | undefined;
+  const fail = (sentence: string): undefined => {
+    trouble ??= sentence;
+    return undefined;
+  };
+  const take = (mark: string): boolean => {
+    const token = tokens[at];
+    if (token?.kind !== 'mark' || token.mark !== mark) return false;
+    at += 1;
+    return true;
+  };
+  const chain = (marks: readonly Sign[], next: () => Expression | undefined): Expression | undefined => {
+    let left = next();
+    for (;;) {
+      const sign = marks.find(take);
+      if (!sign || !left) return left;
+      const right = next();
+      left = right && step(sign, left, right);
+    }
+  };
+  const sum = (): Expression | undefined => chain(['+', '-'], product);
+  const product = (): Expression | undefined => chain(['*', '/'], single);
+  const single = (): Expression | undefined => {
+    const token = tokens[at];
+    if (!token) return fail('The line ends where a number should follow.');
+    if (token.kind === 'number') {
+      at += 1;
+      return numberUsed(token.value);
+    }
+    if (token.mark !== '(') return fail(missing(token.mark));
+    if (depth >= deepest) return fail('There are too many brackets in one another.');
+    at += 1;
+    depth += 1;
+    const inner = sum();
+    depth -= 1;
+    if (!inner || take(')')) return inner;
+    return fail(
+      tokens[at]?.kind === 'number'
+        ? 'A sign is missing between two numbers.'
+        : 'A bracket is opened and never closed.',
+    );
+  };
+
+  const parts: Expression[] = [];
+  do {
+    const part = sum();
+    if (part) parts.push(part);
+  } while (trouble === undefined && take('='));
+  const extra = tokens[at];
+  if (extra)
+    fail(
+      extra.kind === 'mark' && extra.mark === ')'
+        ? 'A bracket closes that was never opened.'
+        : 'A sign is missing between two numbers.',
+    );
+  return trouble === undefined ? { parts } : { trouble };
+}
+
+function missing(mark: string): string {
+  if (mark === ')') return 'A number is missing before a closing bracket.';
+  if (mark === '=') return 'A number is missing before the equals sign.';
+  return 'Two signs stand side by side; a number is missing between them.';
+}
