@@ -1,3 +1,4 @@
+import { evaluate } from 'mathjs';
 import { spawnSync } from 'node:child_process';
 import { describe, expect, it } from 'vitest';
 
@@ -64,6 +65,48 @@ describe('calc', () => {
     });
     expect(found).toMatchObject({ about: 'set', verdict: 'advance', wouldSettle: '' });
   });
+  it('makes numbers, each line worked out again by mathjs', () => {
+    const found = one('make', { numbers: [3, 4, 5], operations: ['+', '-', '*'], from: 0, to: 99 }) as {
+      values: number[];
+      lines: Record<string, string>;
+    };
+    expect(found.values.slice(0, 6)).toEqual([1, 2, 3, 4, 5, 6]);
+    expect(Object.keys(found.lines).map(Number)).toEqual(found.values);
+    for (const value of found.values) expect(evaluate(found.lines[value] as string)).toBe(value);
+    expect(one('nearest', { numbers: [2, 3], target: 4 })).toEqual({
+      value: 3,
+      distance: 1,
+      expression: '3',
+      values: [3, 5],
+    });
+    expect(one('under', { digits: [9, 9, 9, 9], limit: 110 })).toEqual({
+      sum: null,
+      left: null,
+      right: null,
+    });
+  });
+  it('tells chances off a deck as exact fractions', () => {
+    expect(one('compare', { deck: { 1: 1, 2: 1 }, k: 1, operation: 'add' })).toEqual({
+      first: '1/2',
+      tie: '0/1',
+      second: '1/2',
+    });
+    expect(one('exposure', { deck: { 1: 2, 2: 2 }, deals: 2 })).toEqual({
+      '1,1': '1/3',
+      '1,2': '4/3',
+      '2,2': '1/3',
+    });
+    expect(one('fixed', { deck: { 1: 4, 2: 8 }, fixed: 7, deals: 3 })).toEqual({ 1: '1/1', 2: '2/1' });
+  });
+  it('counts true lines, places of arrays, and what a roll allows', () => {
+    expect(one('sentences', { cards: [1, 2, 3, 3] })).toEqual({ count: 2 });
+    const half = { row: 0, col: 0, rows: 5, cols: 10 };
+    expect(one('arrays', { filled: [half], a: 5, b: 10 })).toEqual({ fits: true, positions: 1 });
+    expect(one('arrays', { filled: [half], a: 6, b: 6 })).toEqual({ fits: false, positions: 0 });
+    expect(one('stretch', { total: 20, target: 24, roll: 6 })).toEqual({ totals: [23] });
+    expect(one('stretch', { total: 20, target: 24 })).toEqual({ canMove: '2/3' });
+    expect(one('stretch', { target: 24 }).expectedTurns).toBeCloseTo(7.3047, 3);
+  });
   it('reads a document a line, and answers errors in their line', () => {
     const run = calc(['digits', '--lines'], '{"given":"5","expected":"5"}\nnot json\n{"given":5}\n');
     expect(run.code).toBe(0);
@@ -97,6 +140,18 @@ describe('calc', () => {
       'policy.shareRecalled should be a number from 0.5 to 1.',
     ],
     [['classify'], '{"latencyMs":-1}', 'latencyMs should be a number of ms, 0 or more.'],
+    [['make'], '{"numbers":[1,2.5],"from":0,"to":9}', 'numbers[1] should be a whole number from 0 to 9999.'],
+    [
+      ['make'],
+      '{"numbers":[1],"operations":["^"],"from":0,"to":9}',
+      'operations[0] should be one of +, -, *, /.',
+    ],
+    [
+      ['arrays'],
+      '{"filled":[{"row":9,"col":0,"rows":2,"cols":1}],"a":1,"b":1}',
+      'filled[0] should be a rectangle inside 10 × 10.',
+    ],
+    [['compare'], '{"deck":{"1":1},"k":2,"operation":"add"}', 'Two hands of 2 need 4 cards'],
     [['nothing'], '{}', 'usage: calc TOPIC'],
   ])('refuses %j with %j in one line, exit 2', (args, input, sentence) => {
     const run = calc(args, input);

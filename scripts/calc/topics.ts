@@ -31,9 +31,12 @@ import {
   timeMsOf,
   type Document,
 } from './fields.ts';
+import { gameTopics } from './gameTopics.ts';
 
 /** What each topic of `calc` does with one document. Throws FieldError where a field is not what it should be. */
 export const topics: Readonly<Record<string, (input: Document) => unknown>> = {
+  ...gameTopics,
+
   digits: (input) => digitsCorrect(textOf(input, 'given'), textOf(input, 'expected')),
 
   trend: (input) =>

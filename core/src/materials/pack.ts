@@ -1,0 +1,138 @@
+import { shuffled, type RandomSource } from '../random/random.ts';
+
+/** What stands on a card. */
+export const ranks = ['A', '2', '3', '4', '5', '6', '7', '8', '9', '10', 'J', 'Q', 'K', 'joker'] as const;
+export type Rank = (typeof ranks)[number];
+export const cardColours = ['black', 'red'] as const;
+export type CardColour = (typeof cardColours)[number];
+
+/** How a pack is made up: which ranks stay in, what each is worth, how many of each. */
+export interface Recipe {
+  /** What each rank is worth; a rank left out is taken out of the pack. */
+  readonly worths: Readonly<Partial<Record<Rank, number>>>;
+  /** Cards of each rank (jokers: at most 2 a pack): 4 one pack, 2 one colour of it, 8 two packs. */
+  readonly copies: number;
+  /** Black adds, red takes away. */
+  readonly signed: boolean;
+}
+
+/** A card of a pack. Its id is its place in the pack as made, so that a state may name cards by number. */
+export interface Card {
+  readonly id: number;
+  readonly rank: Rank;
+  readonly colour: CardColour;
+  /** Below 0 for a red card of a signed pack. */
+  readonly worth: number;
+}
+
+/** The most cards of one pack that are kept, two packs and their jokers. */
+const mostCards = 2 * 54;
+
+/** The cards of a recipe, in order of rank. Throws RangeError when it keeps none or asks for too many. */
+export function packOf(recipe: Recipe): readonly Card[] {
+  if (!Number.isInteger(recipe.copies) || recipe.copies < 1 || recipe.copies > 8)
+    throw new RangeError('A pack holds 1 to 8 cards of a rank.');
+  const cards: Card[] = [];
+  for (const rank of ranks) {
+    const worth = recipe.worths[rank];
+    if (worth === undefined) continue;
+    const copies = rank === 'joker' ? jokersOf(recipe.copies) : recipe.copies;
+    for (let copy = 0; copy < copies; copy += 1) {
+      // One colour of a pack is its black half, unless colours carry the sign.
+      const colour = recipe.copies <= 2 && !recipe.signed ? 'black' : (cardColours[copy % 2] as CardColour);
+      cards.push({
+        id: cards.length,
+        rank,
+        colour,
+        worth: recipe.signed && colour === 'red' ? -worth : worth,
+      });
+    }
+  }
+  if (cards.length === 0 || cards.length > mostCards) throw new RangeError('A pack needs 1 to 108 cards.');
+  return cards;
+}
+
+const jokersOf = (copies: number) => (copies <= 2 ? 1 : copies <= 4 ? 2 : 4);
+
+/** A pack in random order, as ids from the top. */
+export const shuffledIds = (pack: readonly Card[], random: RandomSource): number[] =>
+  shuffled(
+    pack.map((card) => card.id),
+    random,
+  );
+
+/** A deck as counts by worth: what chances are worked out from. */
+export type Deck = ReadonlyMap<number, number>;
+
+export function deckOf(pack: readonly Card[]): Deck {
+  const deck = new Map<number, number>();
+  for (const { worth } of pack) deck.set(worth, (deck.get(worth) ?? 0) + 1);
+  return deck;
+}
+
+/** A recipe of number cards, as worths in a row: 1 to 10, 0 to 12. */
+export function numberRecipe(least: number, most: number, over: Partial<Recipe> = {}): Recipe {
+  const worths: Partial<Record<Rank, number>> = {};
+  for (let worth = Math.max(1, least); worth <= Math.min(most, 13); worth += 1) worths[rankOf(worth)] = worth;
+  // King stands for 0 where it is not 13; the jokers do where it is.
+  if (least === 0) worths[most < 13 ? 'K' : 'joker'] = 0;
+  return { worths, copies: 4, signed: false, ...over };
+}
+
+/** The rank that a number usually has. Throws RangeError outside 1 to 13. */
+export function rankOf(worth: number): Rank {
+  const rank = ranks[worth - 1];
+  if (!rank || rank === 'joker') throw new RangeError('Ranks are worth 1 to 13.');
+  return rank;
+}
+
+const faces: readonly Rank[] = ['J', 'Q', 'K'];
+const names: Readonly<Record<string, string>> = {
+  A: 'ace',
+  J: 'jack',
+  Q: 'queen',
+  K: 'king',
+  joker: 'joker',
+};
+const nameOf = (rank: Rank) => names[rank] ?? rank;
+
+/** What to do with a real pack, in table words: "Take out the faces. Ace is 1." */
+export function recipeWords(recipe: Recipe): string {
+  const { worths, copies } = recipe;
+  const words: string[] = [];
+  if (copies > 4) words.push('Shuffle two packs together.');
+  if (copies <= 2 && !recipe.signed) words.push(copies === 2 ? 'Use one colour only.' : 'Use one suit only.');
+  const out = ranks.filter((rank) => rank !== 'joker' && worths[rank] === undefined);
+  if (out.length > 0) words.push(`Take out ${outText(out)}.`);
+  if (worths.joker !== undefined) words.push(`Leave the jokers in: each is ${worths.joker}.`);
+  if (worths.A !== undefined) words.push(`Ace is ${worths.A}.`);
+  const kept = faces.filter((rank) => worths[rank] !== undefined);
+  const same = new Set(kept.map((rank) => worths[rank]));
+  if (kept.length === 3 && same.size === 1) words.push(`The faces are ${worths.J}.`);
+  else for (const rank of kept) words.push(`${capital(nameOf(rank))} is ${worths[rank]}.`);
+  for (const rank of ranks.slice(1, 10))
+    if (worths[rank] !== undefined && worths[rank] !== Number(rank))
+      words.push(`${rank} is ${worths[rank]}.`);
+  if (recipe.signed) words.push('Black adds, red takes away.');
+  return words.join(' ');
+}
+
+function outText(out: readonly Rank[]): string {
+  const facesOut = faces.every((rank) => out.includes(rank));
+  const others = facesOut ? out.filter((rank) => !faces.includes(rank)) : out;
+  const runs: Rank[][] = [];
+  for (const rank of others) {
+    const last = runs.at(-1);
+    if (last && ranks.indexOf(rank) === ranks.indexOf(last.at(-1) as Rank) + 1) last.push(rank);
+    else runs.push([rank]);
+  }
+  const texts = runs.map((run) =>
+    run.length > 2
+      ? `${nameOf(run[0] as Rank)} to ${nameOf(run.at(-1) as Rank)}`
+      : run.map(nameOf).join(' and '),
+  );
+  if (facesOut) texts.push('the faces');
+  return texts.length < 2 ? texts.join('') : `${texts.slice(0, -1).join(', ')} and ${texts.at(-1)}`;
+}
+
+const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
