@@ -60,13 +60,14 @@ export const liveBench: Bench = async (root, say) => {
       child.evaluate(
         (before) =>
           new Promise<number>((done) => {
-            const look = () => {
+            // Watched, not polled: what measures must not slow what it measures.
+            const watching = new MutationObserver(() => {
               const shown = document.querySelector('[data-fact]')?.getAttribute('elementtiming');
-              if (shown && shown !== before)
-                requestAnimationFrame(() => done(performance.timeOrigin + performance.now()));
-              else setTimeout(look, 1);
-            };
-            look();
+              if (!shown || shown === before) return;
+              watching.disconnect();
+              requestAnimationFrame(() => done(performance.timeOrigin + performance.now()));
+            });
+            watching.observe(document.body, { subtree: true, childList: true, attributes: true });
           }),
         id,
       );
@@ -84,11 +85,12 @@ export const liveBench: Bench = async (root, say) => {
       const told = page.evaluate(
         () =>
           new Promise<number>((done) => {
-            const look = () =>
-              document.querySelector('.told')
-                ? done(performance.timeOrigin + performance.now())
-                : setTimeout(look, 1);
-            look();
+            const watching = new MutationObserver(() => {
+              if (!document.querySelector('.told')) return;
+              watching.disconnect();
+              done(performance.timeOrigin + performance.now());
+            });
+            watching.observe(document.body, { subtree: true, childList: true });
           }),
       );
       const entered = await child.evaluate(() => performance.timeOrigin + performance.now());

@@ -1,4 +1,5 @@
 import {
+  bandChance,
   defaultPolicy,
   profiles,
   quantile,
@@ -222,7 +223,7 @@ ${lessons(results)}
 ## Placement
 
 At most 36 prompts: gallop, bisect by 4 of 4 or 5 of 6, then a second look where it tells most. The true first set is the first of which a
-fifth or more of what it introduces is not truly recalled. The band is what the page names: sets that hold the truth with 97 in 100 by the
+fifth or more of what it introduces is not truly recalled. The band is what the page names: sets that hold the truth with ${Math.round(100 * bandChance)} in 100 by the
 model of core/practice/placementOdds.ts. Aims: clean, the true set or a neighbour in 95 of 100; patchy and slow, the band holds it in 95.
 
 ${table(

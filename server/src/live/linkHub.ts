@@ -14,8 +14,16 @@ export interface LinkHub {
   readonly close: () => Promise<void>;
 }
 
-const channel = 'veldrift_links';
+/** PostgreSQL's channel for all links. */
+export const channel = 'veldrift_links';
 const longestPayload = 7500;
+
+/** A message as it goes over the channel. Throws RangeError when it is too long for NOTIFY. */
+export function livePayload(link: string, end: LinkEnd, data: unknown): string {
+  const payload = `${link} ${end} ${JSON.stringify(data)}`;
+  if (payload.length > longestPayload) throw new RangeError('A live message is too long.');
+  return payload;
+}
 const reconnectMs = 500;
 
 /** Opens the hub: one connection that listens, and PostgreSQL's NOTIFY to fan out. A connection that breaks is made anew. */
@@ -67,9 +75,11 @@ export function openLinkHub(url: string, db: Db, log: Logger): LinkHub {
       };
     },
     tell: async (link, end, data) => {
-      const payload = `${link} ${end} ${JSON.stringify(data)}`;
-      if (payload.length > longestPayload) throw new RangeError('A live message is too long.');
-      await db.query('select pg_notify($1, $2)', [channel, payload]);
+      // Nothing to be kept is written: there is no disk to wait for.
+      await db.query(`select set_config('synchronous_commit', 'off', true), pg_notify($1, $2)`, [
+        channel,
+        livePayload(link, end, data),
+      ]);
     },
     close: async () => {
       closed = true;

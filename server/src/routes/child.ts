@@ -9,9 +9,9 @@ import {
   dropLink,
   isOwnLink,
   joinLink,
-  keepShown,
   linkOfToken,
   makeLink,
+  showOnLink,
   shownOn,
   type FoundLink,
 } from '../store/links.ts';
@@ -99,9 +99,8 @@ export function linkRoutes(house: House): Hono<Env> {
   app.post('/links/:id/show', async (c) => {
     const id = idParam(c);
     const shown = await body(c, showSchema);
-    const kept = await inOwnRoom(house, c, (tx, session) => keepShown(tx, session.userId, id, shown));
+    const kept = await inOwnRoom(house, c, (tx, session) => showOnLink(tx, session.userId, id, shown));
     if (!kept) refuse(404, 'There is no such screen.');
-    await house.live.tell(id, 'child', shown);
     return c.json({ ok: true });
   });
 

@@ -2,6 +2,7 @@ import { codeLastsMinutes, linkLastsHours, type ChildShow, type NewLink } from '
 import { createHash, randomBytes, randomInt } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import { inRoom, type Db, type RoomTx } from '../db.ts';
+import { channel, livePayload } from '../live/linkHub.ts';
 
 const hashOf = (text: string) => createHash('sha256').update(`link:${text}`).digest();
 
@@ -67,14 +68,19 @@ export async function linkOfToken(db: Db, token: string): Promise<FoundLink | un
   return row && { id: row.id, roomId: row.room_id, userId: row.user_id };
 }
 
-/** Keeps what is shown, for a screen that comes back. Whether there is such a link of this tutor. */
-export async function keepShown(tx: RoomTx, userId: string, id: string, shown: ChildShow): Promise<boolean> {
-  return (
-    (await tx.run(
-      'update links set shown = $4 where room_id = $1 and id = $2 and user_id = $3 and expires_at > now()',
-      [tx.roomId, id, userId, JSON.stringify(shown)],
-    )) === 1
+/**
+ * Keeps what is shown, for a screen that comes back, and tells the child's screen of it at commit: one statement, and no wait
+ * for the disk, since the table says it again where it was lost. Whether there is such a link of this tutor.
+ */
+export async function showOnLink(tx: RoomTx, userId: string, id: string, shown: ChildShow): Promise<boolean> {
+  const rows = await tx.rows(
+    `with kept as (
+       update links set shown = $4 where room_id = $1 and id = $2 and user_id = $3 and expires_at > now() returning id
+     )
+     select set_config('synchronous_commit', 'off', true), pg_notify($5, $6) from kept`,
+    [tx.roomId, id, userId, JSON.stringify(shown), channel, livePayload(id, 'child', shown)],
   );
+  return rows.length === 1;
 }
 
 export async function shownOn(db: Db, link: FoundLink): Promise<ChildShow | null> {

@@ -1,4 +1,4 @@
-import { createFrameClock } from './frameClock.ts';
+import { createFrameClock, type FrameTime } from './frameClock.ts';
 import { standInStream } from './standIn.ts';
 import type { VoiceMessage } from './voiceProcessor.ts';
 import processorUrl from './voiceProcessor.ts?worker&url';
@@ -26,8 +26,8 @@ export interface VoiceLevel {
 }
 
 export interface VoiceHears {
-  /** When a voice began, as a time stamp of the page (ms). */
-  readonly onOnset: (at: number) => void;
+  /** When a voice began. */
+  readonly onOnset: (onset: FrameTime) => void;
   readonly onLevel: (level: VoiceLevel) => void;
   readonly onTrouble: (trouble: VoiceTrouble | null) => void;
 }
@@ -52,14 +52,15 @@ export async function openVoice(source: VoiceSource, hears: VoiceHears): Promise
     let loud = false;
     node.port.onmessage = ({ data }: MessageEvent<VoiceMessage>) => {
       const now = performance.now();
+      const pageToEpochMs = Date.now() - now;
+      for (const { frame, epochMs } of data.worked) clock.note(frame, epochMs - pageToEpochMs);
       if (data.kind === 'onset') {
-        const at = clock.pageTimeOf(data.frame, now);
-        hears.onOnset(at);
+        const onset = clock.timeOf(data.frame, now);
+        hears.onOnset(onset);
         // For measuring the voice key from outside (bench).
-        dispatchEvent(new CustomEvent('veldrift-onset', { detail: at }));
+        dispatchEvent(new CustomEvent('veldrift-onset', { detail: onset }));
         return;
       }
-      clock.note(data.frame, now);
       hears.onLevel(data);
       if (data.tooLoud !== loud) {
         loud = data.tooLoud;
@@ -84,7 +85,7 @@ export async function openVoice(source: VoiceSource, hears: VoiceHears): Promise
         tone.start(at);
         // The sound leaves the speaker later than it is made by what the device says.
         const speakerMs = standIn ? 0 : 1000 * (context.outputLatency || context.baseLatency || 0);
-        return clock.pageTimeOf(at * context.sampleRate, performance.now()) + speakerMs;
+        return clock.timeOf(at * context.sampleRate, performance.now()).at + speakerMs;
       },
     };
   } catch (error) {

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { clicksAsked, voiceOverhead } from '@veldrift/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { fineMsText } from '../../app/format.ts';
@@ -25,22 +25,16 @@ export function VoiceCalibration() {
   const voice = useVoiceKey(true);
   const [clicks, setClicks] = useState<{ readonly sent: number; readonly delays: readonly number[] }>();
   const [heard, setHeard] = useState(0);
-  const since = useRef(0);
-  const { onsetAfter, click } = voice;
+  const { onsetAfter, heardSoFar, click } = voice;
   const running = clicks !== undefined && clicks.sent < clicksAsked;
   const done = clicks !== undefined && !running;
 
-  // The test: the last word heard.
+  // The test: words heard.
   useEffect(() => {
     if (clicks !== undefined) return;
-    const handle = setInterval(() => {
-      const at = onsetAfter(since.current);
-      if (at === undefined) return;
-      since.current = at + 1;
-      setHeard((count) => count + 1);
-    }, 100);
+    const handle = setInterval(() => setHeard(heardSoFar()), 100);
     return () => clearInterval(handle);
-  }, [clicks, onsetAfter]);
+  }, [clicks, heardSoFar]);
 
   useEffect(() => {
     if (!running) return;
@@ -74,15 +68,15 @@ export function VoiceCalibration() {
         One child, a quiet room. Only when a voice begins is taken down; no sound is kept or sent.
         {microphone === 'standIn' && ' This is the stand-in: made-up clips in place of a microphone.'}
       </p>
-      <LevelMeter level={voice.level} />
+      <LevelMeter watch={voice.watchLevel} />
       <p role="status">
         {voice.trouble
           ? voiceTroubles[voice.trouble]
           : voice.status === 'opening'
             ? 'Opening the microphone.'
-            : voice.level?.floorDb == null
+            : voice.floorDb === null
               ? 'Learning the room: a moment of quiet.'
-              : `The room is at \u2212${Math.abs(Math.round(voice.level.floorDb))} dB; a voice should stand 20 dB above it.`}
+              : `The room is at \u2212${Math.abs(voice.floorDb)} dB; a voice should stand 20 dB above it.`}
       </p>
       <section aria-labelledby="say">
         <h2 id="say">Say a number</h2>

@@ -1,4 +1,5 @@
-import { voiceTroubles, type VoiceLevel } from '../../live/voice/openVoice.ts';
+import { useEffect, useRef } from 'react';
+import { voiceTroubles } from '../../live/voice/openVoice.ts';
 import type { VoiceKey } from '../../live/voice/useVoiceKey.ts';
 
 /** How loud it is against the room, and what is wrong if nothing is heard. */
@@ -6,15 +7,15 @@ export function VoiceBar({ voice }: { readonly voice: VoiceKey }) {
   if (voice.status === 'off') return null;
   return (
     <div className="voice-bar" role="group" aria-label="Microphone">
-      <LevelMeter level={voice.level} />
+      <LevelMeter watch={voice.watchLevel} />
       <span role="status">
         {voice.trouble
           ? voiceTroubles[voice.trouble]
           : voice.status === 'opening'
             ? 'Opening the microphone'
-            : voice.level?.floorDb == null
+            : voice.floorDb === null
               ? 'Learning the room: a moment of quiet'
-              : voice.level.voice
+              : voice.voice
                 ? 'Hears a voice'
                 : 'Listening'}
       </span>
@@ -25,12 +26,25 @@ export function VoiceBar({ voice }: { readonly voice: VoiceKey }) {
 const quietestDb = -80;
 const share = (db: number) => Math.max(0, Math.min(1, (db - quietestDb) / -quietestDb));
 
-/** Loudness as a bar, with the room's own as a line. */
-export function LevelMeter({ level }: { readonly level: VoiceLevel | null }) {
+/** Loudness as a bar, with the room's own as a line; moved without a render, since the sound is heard beside it. */
+export function LevelMeter({ watch }: { readonly watch: VoiceKey['watchLevel'] }) {
+  const bar = useRef<HTMLSpanElement>(null);
+  const room = useRef<HTMLElement>(null);
+  useEffect(
+    () =>
+      watch(({ levelDb, floorDb, voice }) => {
+        if (!bar.current || !room.current) return;
+        bar.current.style.transform = `scaleX(${share(levelDb)})`;
+        bar.current.dataset.voice = String(voice);
+        room.current.style.left = `${100 * share(floorDb ?? quietestDb)}%`;
+        room.current.hidden = floorDb === null;
+      }),
+    [watch],
+  );
   return (
-    <span className="meter" aria-hidden data-voice={level?.voice ?? false}>
-      <span style={{ width: `${100 * share(level?.levelDb ?? quietestDb)}%` }} />
-      {level?.floorDb != null && <i style={{ left: `${100 * share(level.floorDb)}%` }} />}
+    <span className="meter" aria-hidden>
+      <span ref={bar} />
+      <i ref={room} hidden />
     </span>
   );
 }

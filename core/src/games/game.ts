@@ -1,0 +1,214 @@
+import type { FactKey } from '../facts/fact.ts';
+import type { Operation } from '../facts/operation.ts';
+import type { DieSides } from '../materials/dice.ts';
+import type { CardColour, Rank, Recipe } from '../materials/pack.ts';
+import type { LineAsk } from '../numbers/checkLine.ts';
+import type { Plot } from './arrayPlaces.ts';
+
+/** The shelves of games, by what is done in them. */
+export const families = ['first', 'compare', 'partners', 'make', 'boards', 'totals', 'talk'] as const;
+export type Family = (typeof families)[number];
+
+/** A number to be said at the table. */
+export interface Asked {
+  readonly seat: number;
+  /** The fact it shows; null: none of the four operations' facts, and no evidence. */
+  readonly fact: FactKey | null;
+  /** "7 × 8". */
+  readonly shown: string;
+  readonly answer: string;
+  /** "7 × 8 = 56". */
+  readonly whole: string;
+}
+
+/** Where on the table a choice lies. */
+export type Place =
+  | { readonly square: number }
+  | { readonly card: number }
+  | { readonly plot: Plot }
+  | { readonly total: number };
+
+/** One thing a seat may choose. */
+export interface Choice {
+  /** Names it among the choices of its turn; stored with the move. */
+  readonly key: string;
+  readonly says: string;
+  readonly at?: Place;
+  /** The fact it shows that the child can do, without a clock. */
+  readonly fact?: FactKey;
+}
+
+/** What the table waits for. */
+export type Need =
+  | { readonly kind: 'go'; readonly says: string }
+  | {
+      readonly kind: 'roll';
+      readonly seat: number;
+      readonly dice: readonly DieSides[];
+      readonly says: string;
+    }
+  | { readonly kind: 'say'; readonly asked: Asked; readonly says: string }
+  | {
+      readonly kind: 'claim';
+      readonly seats: readonly number[];
+      readonly asked: Omit<Asked, 'seat'>;
+      readonly says: string;
+    }
+  | {
+      readonly kind: 'choose';
+      readonly seat: number;
+      readonly says: string;
+      readonly choices: readonly Choice[];
+    }
+  | {
+      readonly kind: 'line';
+      readonly seat: number;
+      readonly says: string;
+      readonly ask: LineAsk;
+      readonly mayPass: boolean;
+    }
+  | { readonly kind: 'over'; readonly says: string };
+
+/** What happens at the table, the same in every game; plain data. */
+export type Move =
+  | { readonly kind: 'go' }
+  /** A roll; `shown` is what real dice show, left out on the screen. */
+  | { readonly kind: 'roll'; readonly shown?: readonly number[] }
+  | { readonly kind: 'said'; readonly seat: number; readonly right: boolean; readonly helpedBy?: number }
+  /** Who was first; null: nobody, or no agreement. */
+  | { readonly kind: 'claim'; readonly seat: number | null }
+  | { readonly kind: 'choose'; readonly seat: number; readonly key: string }
+  | { readonly kind: 'line'; readonly seat: number; readonly text: string }
+  | { readonly kind: 'pass'; readonly seat: number }
+  /** The signal of Turnabout: from now on another operation. */
+  | { readonly kind: 'signal'; readonly operation: Operation }
+  /** A seat leaves, and the others go on. */
+  | { readonly kind: 'leave'; readonly seat: number }
+  /** The tutor ends it, or its time is up. */
+  | { readonly kind: 'stop' };
+
+/** What a game is played by. */
+export interface Play<Rules> {
+  readonly rules: Rules;
+  readonly seats: number;
+  /** Against one another; otherwise they play together. */
+  readonly against: boolean;
+  readonly seed: number;
+}
+
+/** What every state holds. */
+export interface GameState {
+  /** The seat whose turn it is. */
+  readonly turn: number;
+  /** Times chance was asked so far. */
+  readonly draws: number;
+  readonly out: readonly number[];
+  /** Why it is over; null while it goes on. */
+  readonly over: string | null;
+  /** What happened last, in a sentence for everyone. */
+  readonly says: string;
+}
+
+/** A card as it lies: face down while `rank` is null. */
+export interface SceneCard {
+  readonly id: number;
+  readonly rank: Rank | null;
+  readonly colour: CardColour;
+  readonly worth: number | null;
+}
+export interface SceneRow {
+  readonly name: string;
+  readonly seat: number | null;
+  readonly cards: readonly SceneCard[];
+  /** Cards in a row, where they lie in rows; all in one when left out. */
+  readonly across?: number;
+}
+export interface SceneSquare {
+  readonly text: string;
+  /** Whose mark lies there: a counter, or one that holds it for good. */
+  readonly mark: { readonly seat: number | null; readonly held: boolean } | null;
+}
+export interface SceneBoard {
+  readonly name: string;
+  readonly across: number;
+  readonly squares: readonly SceneSquare[];
+}
+export interface SceneField {
+  readonly rows: number;
+  readonly cols: number;
+  readonly lies: readonly (Plot & { readonly seat: number | null; readonly says: string })[];
+}
+
+/** What lies on the table, for a screen to draw. */
+export interface Scene {
+  readonly rows: readonly SceneRow[];
+  readonly dice: readonly number[];
+  readonly board: SceneBoard | null;
+  readonly field: SceneField | null;
+  /** Running totals: of everyone, or one for each seat. */
+  readonly totals: readonly { readonly name: string; readonly value: number }[];
+  /** Where the totals are to go; null: nowhere. */
+  readonly target: number | null;
+}
+
+export const emptyScene: Scene = { rows: [], dice: [], board: null, field: null, totals: [], target: null };
+
+/** What is laid out. */
+export interface Materials {
+  readonly pack: Recipe | null;
+  readonly dice: readonly DieSides[];
+  /** "Twelve counters in two colours", "the hundred square". */
+  readonly others: readonly string[];
+}
+
+/** One step of a game: each changes one thing of the step before. */
+export interface GameStep<Rules> {
+  readonly name: string;
+  readonly rules: Rules;
+}
+
+/** A line that could have been played, with its working. */
+export interface BestMove {
+  readonly says: string;
+  readonly worked: readonly string[];
+  readonly move: Move | null;
+}
+
+/** The rules in our words. */
+export interface Told {
+  readonly aim: string;
+  readonly turn: readonly string[];
+  readonly ends: string;
+  readonly example: string;
+}
+
+/**
+ * A game: state in, what may happen out. Pure and seeded: the same plan and moves make the same state, so that undo, going
+ * on tomorrow, replay and simulation need nothing of their own.
+ */
+export interface Game<Rules, State extends GameState> {
+  readonly id: string;
+  readonly name: string;
+  readonly family: Family;
+  readonly told: Told;
+  readonly seats: { readonly least: number; readonly most: number };
+  /** Usual length, minutes. */
+  readonly minutes: number;
+  readonly steps: readonly GameStep<Rules>[];
+  readonly operations: (rules: Rules) => readonly Operation[];
+  readonly materials: (rules: Rules) => Materials;
+  readonly setUp: (play: Play<Rules>) => State;
+  readonly need: (play: Play<Rules>, state: State) => Need;
+  /** The state after a legal move. `playMove` sees to it that it is one. */
+  readonly act: (play: Play<Rules>, state: State, move: Move) => State;
+  /** The state after a seat has left, where it takes more than going on with the next seat. */
+  readonly leaves?: (play: Play<Rules>, state: State, seat: number) => State;
+  readonly scene: (play: Play<Rules>, state: State) => Scene;
+  /** One number for each seat, or one for all where they play together. */
+  readonly scores: (play: Play<Rules>, state: State) => readonly number[];
+  /** The best that could be done now; null where nothing is chosen. */
+  readonly best: (play: Play<Rules>, state: State) => BestMove | null;
+}
+
+/** A move that cannot be made, with a sentence for the table. */
+export class GameError extends Error {}

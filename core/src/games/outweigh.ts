@@ -1,0 +1,200 @@
+import type { Operation } from '../facts/operation.ts';
+import { resultOf } from '../materials/deckOdds.ts';
+import { numberRecipe, packOf, shuffledIds, type Card, type Recipe } from '../materials/pack.ts';
+import { compareFractions } from '../numbers/fraction.ts';
+import { askCards } from './askFact.ts';
+import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
+import { emptyScene, type Game, type GameState, type Move, type Need, type Play, type SceneCard } from './game.ts';
+import { chanceOf, seatsIn } from './playGame.ts';
+
+/** Rules of Outweigh at a step. */
+export interface OutweighRules {
+  readonly recipe: Recipe;
+  /** Cards turned at once. */
+  readonly cards: number;
+  /** What is said; null: one card each, only compared. */
+  readonly operation: Operation | null;
+  readonly smaller: boolean;
+}
+
+export interface OutweighState extends GameState {
+  /** Face down, from the top: each seat's own stack. */
+  readonly stacks: readonly (readonly number[])[];
+  /** Turned by each seat this turn. */
+  readonly turned: readonly (readonly number[])[];
+  /** Lying under, for whoever wins. */
+  readonly stake: readonly number[];
+  readonly won: readonly (readonly number[])[];
+  readonly asking: Asking | null;
+  /** Seats whose fact is still to be said this turn. */
+  readonly toSay: readonly number[];
+}
+
+const layDown = 3;
+
+const recipe = (most: number) => numberRecipe(1, most);
+const first: OutweighRules = { recipe: recipe(10), cards: 1, operation: null, smaller: false };
+
+export const outweigh: Game<OutweighRules, OutweighState> = {
+  id: 'outweigh',
+  name: 'Outweigh',
+  family: 'compare',
+  told: {
+    aim: 'Take the most cards by turning the larger result.',
+    turn: [
+      'Everyone turns their cards at once and says the whole fact.',
+      'The larger result takes all the cards that lie there.',
+      'Alike: each lays three face down and turns again; the larger takes everything.',
+    ],
+    ends: 'When the pack or the time is out. Cards left in a tie with too few to lay are shared.',
+    example: '7 and 6 against 9 and 3: “seven and six is thirteen”, “nine and three is twelve”. Thirteen takes four cards.',
+  },
+  seats: { least: 2, most: 4 },
+  minutes: 10,
+  steps: [
+    { name: 'One card, the larger', rules: first },
+    { name: 'Sums to 5 and 5', rules: { ...first, recipe: recipe(5), cards: 2, operation: 'add' } },
+    { name: 'Sums to 10 and 10', rules: { ...first, cards: 2, operation: 'add' } },
+    { name: 'Differences', rules: { ...first, cards: 2, operation: 'sub' } },
+    { name: 'Products', rules: { ...first, cards: 2, operation: 'mul' } },
+    { name: 'Quotients, larger by smaller', rules: { ...first, cards: 2, operation: 'div' } },
+    { name: 'Products, the smaller takes', rules: { ...first, cards: 2, operation: 'mul', smaller: true } },
+    { name: 'Three cards', rules: { ...first, cards: 3, operation: 'add' } },
+  ],
+  operations: ({ operation }) => (operation === null ? [] : [operation]),
+  materials: (rules) => ({ pack: rules.recipe, dice: [], others: [] }),
+
+  setUp: (play) => {
+    const ids = shuffledIds(packOf(play.rules.recipe), chanceOf(play, { draws: 0 }));
+    const each = Math.floor(ids.length / play.seats);
+    return {
+      turn: 0,
+      draws: 1,
+      out: [],
+      over: null,
+      says: 'The pack is dealt out.',
+      stacks: Array.from({ length: play.seats }, (_, seat) => ids.slice(seat * each, (seat + 1) * each)),
+      turned: none(play.seats),
+      // What cannot be dealt evenly goes to the first winner.
+      stake: ids.slice(each * play.seats),
+      won: none(play.seats),
+      asking: null,
+      toSay: [],
+    };
+  },
+
+  need: (_play, state): Need =>
+    state.asking
+      ? { kind: 'say', asked: state.asking.asked, says: askingSays(state.asking) }
+      : { kind: 'go', says: 'Turn the cards.' },
+
+  act: (play, state, move) => (move.kind === 'said' ? said(play, state, move) : turn(play, state)),
+  // Its cards stay in the game for whoever wins next.
+  leaves: (play, state, seat) => {
+    const stake = [...state.stake, ...(state.stacks[seat] ?? []), ...(state.turned[seat] ?? [])];
+    const empty = (piles: readonly (readonly number[])[]) => piles.map((pile, at) => (at === seat ? [] : pile));
+    const gone = { ...state, stake, stacks: empty(state.stacks), turned: empty(state.turned) };
+    const toSay = state.toSay.filter((one) => one !== seat);
+    if (seatsIn(play, gone).length === 1) return { ...gone, over: 'One seat is left.', asking: null, toSay: [] };
+    return state.asking?.asked.seat === seat ? afterSaid(play, { ...gone, toSay }) : { ...gone, toSay };
+  },
+
+  scene: (play, state) => ({
+    ...emptyScene,
+    rows: Array.from({ length: play.seats }, (_, seat) => ({
+      name: `Seat ${seat + 1}`,
+      seat,
+      cards: faces(play, state.turned[seat] ?? []),
+    })),
+    totals: state.won.map((cards, seat) => ({ name: `Seat ${seat + 1}`, value: cards.length })),
+  }),
+  scores: (_play, state) => state.won.map((cards) => cards.length),
+  best: () => null,
+};
+
+const none = (seats: number): readonly number[][] => Array.from({ length: seats }, () => []);
+
+function cardsOf(play: Play<OutweighRules>, ids: readonly number[]): Card[] {
+  const pack = packOf(play.rules.recipe);
+  return ids.map((id) => pack[id] as Card);
+}
+
+const faces = (play: Play<OutweighRules>, ids: readonly number[]): SceneCard[] =>
+  cardsOf(play, ids).map(({ id, rank, colour, worth }) => ({ id, rank, colour, worth }));
+
+const worths = (play: Play<OutweighRules>, ids: readonly number[]) => cardsOf(play, ids).map((card) => card.worth);
+
+/** Everyone turns; or, where stacks are too low for it, it is over. */
+function turn(play: Play<OutweighRules>, state: OutweighState): OutweighState {
+  const { cards, operation } = play.rules;
+  const seats = seatsIn(play, state);
+  if (seats.some((seat) => (state.stacks[seat] as readonly number[]).length < cards)) return finish(play, state);
+  const turned = state.stacks.map((stack, seat) => (state.out.includes(seat) ? [] : stack.slice(0, cards)));
+  const stacks = state.stacks.map((stack, seat) => (state.out.includes(seat) ? stack : stack.slice(cards)));
+  const next = { ...state, turned, stacks };
+  if (operation === null) return settle(play, next);
+  return { ...afterSaid(play, { ...next, toSay: seats }), says: 'Turned.' };
+}
+
+/** Asks the next seat for its fact; when all have said theirs, the turn is settled. */
+function afterSaid(play: Play<OutweighRules>, state: OutweighState): OutweighState {
+  const [seat, ...toSay] = state.toSay;
+  const { operation } = play.rules;
+  if (seat === undefined || operation === null) return settle(play, { ...state, asking: null });
+  return { ...state, toSay, turn: seat, asking: ask(askCards(seat, operation, worths(play, state.turned[seat] ?? []))) };
+}
+
+function said(play: Play<OutweighRules>, state: OutweighState, move: Move & { readonly kind: 'said' }): OutweighState {
+  const asking = state.asking as Asking;
+  const found = answerAsking(play, state, asking, move);
+  if (found.kind === 'again') return { ...state, asking: found.asking, turn: found.asking.asked.seat };
+  return { ...afterSaid(play, state), says: asking.asked.whole };
+}
+
+/** The larger (or smaller) result takes what lies there; alike, each lays three down and turns again. */
+function settle(play: Play<OutweighRules>, state: OutweighState): OutweighState {
+  const operation = play.rules.operation ?? 'add';
+  const results = seatsIn(play, state).map((seat) => ({
+    seat,
+    value: resultOf(worths(play, state.turned[seat] ?? []), operation),
+  }));
+  const sorted = [...results].sort((a, b) => (play.rules.smaller ? 1 : -1) * compareFractions(a.value, b.value));
+  const [best, second] = sorted;
+  const lying = [...state.stake, ...state.turned.flat()];
+  const cleared = { ...state, turned: none(play.seats), asking: null, toSay: [] };
+  if (best && second && compareFractions(best.value, second.value) !== 0) {
+    const won = state.won.map((cards, seat) => (seat === best.seat ? [...cards, ...lying] : cards));
+    return end(play, { ...cleared, stake: [], won, turn: best.seat, says: `Seat ${best.seat + 1} takes ${lying.length} cards.` });
+  }
+  const seats = seatsIn(play, state);
+  const enough = seats.every((seat) => (state.stacks[seat] as readonly number[]).length >= layDown + play.rules.cards);
+  if (!enough) return finish(play, { ...cleared, stake: lying, says: 'Alike, and too few cards to lay.' });
+  return {
+    ...cleared,
+    stake: [...lying, ...seats.flatMap((seat) => (state.stacks[seat] as readonly number[]).slice(0, layDown))],
+    stacks: state.stacks.map((stack, seat) => (seats.includes(seat) ? stack.slice(layDown) : stack)),
+    says: 'Alike: three face down, and turn again.',
+  };
+}
+
+/** Over when a seat cannot turn any more. */
+function end(play: Play<OutweighRules>, state: OutweighState): OutweighState {
+  const able = seatsIn(play, state).every((seat) => (state.stacks[seat] as readonly number[]).length >= play.rules.cards);
+  return able ? state : finish(play, state);
+}
+
+/** The cards that still lie there are shared, one each in turn; the rest of the stacks stay with their seats. */
+function finish(play: Play<OutweighRules>, state: OutweighState): OutweighState {
+  const seats = seatsIn(play, state);
+  const share = (seat: number) => state.stake.filter((_, at) => seats[at % seats.length] === seat);
+  const won = state.won.map((cards, seat) => [...cards, ...(state.stacks[seat] ?? []), ...share(seat)]);
+  return {
+    ...state,
+    won,
+    stacks: none(play.seats),
+    stake: [],
+    asking: null,
+    toSay: [],
+    over: 'The pack is out.',
+  };
+}

@@ -1,0 +1,177 @@
+import { tryParseFactKey, type FactKey } from '../facts/fact.ts';
+import { keySigns } from '../facts/operation.ts';
+import { rollTrouble } from '../materials/dice.ts';
+import { checkLine } from '../numbers/checkLine.ts';
+import { stepLines } from '../numbers/expression.ts';
+import { createRandom, type RandomSource } from '../random/random.ts';
+import { GameError, type Game, type GameState, type Move, type Need, type Play } from './game.ts';
+
+/** Chance for the next draw of a state: the same state draws the same. */
+export function chanceOf(play: Pick<Play<unknown>, 'seed'>, state: Pick<GameState, 'draws'>): RandomSource {
+  return createRandom((Math.imul(play.seed | 0, 0x9e3779b1) ^ Math.imul(state.draws + 1, 0x85ebca6b)) | 0);
+}
+
+/** The seat after this one that still plays; the same seat where it is alone. */
+export function nextSeat(
+  play: Pick<Play<unknown>, 'seats'>,
+  state: Pick<GameState, 'out'>,
+  from: number,
+): number {
+  for (let on = 1; on <= play.seats; on += 1) {
+    const seat = (from + on) % play.seats;
+    if (!state.out.includes(seat)) return seat;
+  }
+  return from;
+}
+
+/** Seats that still play, in order. */
+export const seatsIn = (play: Pick<Play<unknown>, 'seats'>, state: Pick<GameState, 'out'>): number[] =>
+  Array.from({ length: play.seats }, (_, seat) => seat).filter((seat) => !state.out.includes(seat));
+
+/** What the table waits for. */
+export function needOf<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S): Need {
+  return state.over === null ? game.need(play, state) : { kind: 'over', says: state.over };
+}
+
+/** The moves that may be made now, those of the tutor (a seat leaves, an end) left out. Lines and real dice are told by the need. */
+export function legalMoves<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S): Move[] {
+  const need = needOf(game, play, state);
+  switch (need.kind) {
+    case 'go':
+      return [{ kind: 'go' }];
+    case 'roll':
+      return [{ kind: 'roll' }];
+    case 'say':
+      return [true, false].map((right) => ({ kind: 'said', seat: need.asked.seat, right }));
+    case 'claim':
+      return [...need.seats, null].map((seat) => ({ kind: 'claim', seat }));
+    case 'choose':
+      return need.choices.map(({ key }) => ({ kind: 'choose', seat: need.seat, key }));
+    case 'line':
+      return need.mayPass ? [{ kind: 'pass', seat: need.seat }] : [];
+    case 'over':
+      return [];
+  }
+}
+
+/** Plays a move. Throws GameError with a sentence when it is not legal; the state given stays as it was. */
+export function playMove<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S, move: Move): S {
+  if (state.over !== null) throw new GameError('The game is over.');
+  if (move.kind === 'stop') return { ...state, over: 'Ended at the table.' };
+  if (move.kind === 'leave') return leave(game, play, state, move.seat);
+  const trouble = moveTrouble(needOf(game, play, state), move);
+  if (trouble !== null) throw new GameError(trouble);
+  return game.act(play, state, move);
+}
+
+/** A seat leaves mid-game: its cards and marks stay, the others go on; the last one to leave ends it. */
+function leave<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S, seat: number): S {
+  if (!Number.isInteger(seat) || seat < 0 || seat >= play.seats)
+    throw new GameError(`There is no seat ${seat + 1}.`);
+  if (state.out.includes(seat)) throw new GameError(`Seat ${seat + 1} has left already.`);
+  const out = [...state.out, seat];
+  if (out.length === play.seats) return { ...state, out, over: 'Everyone has left.' };
+  const gone = { ...state, out, says: `Seat ${seat + 1} leaves; the others go on.` };
+  return game.leaves
+    ? game.leaves(play, gone, seat)
+    : { ...gone, turn: state.turn === seat ? nextSeat(play, gone, seat) : state.turn };
+}
+
+/** Why a move cannot be made, in a sentence; null: it can. */
+export function moveTrouble(need: Need, move: Move): string | null {
+  if (need.kind === 'over') return 'The game is over.';
+  if (move.kind === 'signal')
+    return need.kind === 'claim' || need.kind === 'go' ? null : 'The signal waits until the turn is done.';
+  if (move.kind === 'pass')
+    return need.kind === 'line' && need.mayPass && need.seat === move.seat ? null : 'Nobody may pass now.';
+  if (need.kind !== kindOf[move.kind]) return `The table waits for something else: ${need.says}`;
+  switch (move.kind) {
+    case 'roll':
+      return need.kind === 'roll' && move.shown ? rollTrouble(move.shown, need.dice) : null;
+    case 'said':
+      return need.kind === 'say' && need.asked.seat === move.seat ? null : seatTrouble(move.seat);
+    case 'claim':
+      return move.seat === null || (need.kind === 'claim' && need.seats.includes(move.seat))
+        ? null
+        : seatTrouble(move.seat);
+    case 'choose':
+      if (need.kind !== 'choose' || need.seat !== move.seat) return seatTrouble(move.seat);
+      return need.choices.some(({ key }) => key === move.key) ? null : 'That cannot be chosen now.';
+    case 'line': {
+      if (need.kind !== 'line' || need.seat !== move.seat) return seatTrouble(move.seat);
+      const found = checkLine(move.text, need.ask);
+      return found.right ? null : found.sentence;
+    }
+    default:
+      return null;
+  }
+}
+
+const seatTrouble = (seat: number) => `It is not the turn of seat ${seat + 1}.`;
+
+const kindOf: Readonly<
+  Record<'go' | 'roll' | 'said' | 'claim' | 'choose' | 'line' | 'leave' | 'stop', Need['kind'] | null>
+> = {
+  go: 'go',
+  roll: 'roll',
+  said: 'say',
+  claim: 'claim',
+  choose: 'choose',
+  line: 'line',
+  leave: null,
+  stop: null,
+};
+
+/** A fact that a move let a seat show: timed when it was asked and said, without a clock otherwise. */
+export interface Exercised {
+  readonly seat: number;
+  readonly fact: FactKey;
+  readonly timed: boolean;
+  readonly right: boolean;
+}
+
+/** The facts a move exercises, in the state before it. */
+export function exercised<R, S extends GameState>(
+  game: Game<R, S>,
+  play: Play<R>,
+  state: S,
+  move: Move,
+): Exercised[] {
+  const need = needOf(game, play, state);
+  if (move.kind === 'said' && need.kind === 'say' && need.asked.fact !== null)
+    return [{ seat: move.seat, fact: need.asked.fact, timed: true, right: move.right }];
+  if (move.kind === 'choose' && need.kind === 'choose') {
+    const fact = need.choices.find(({ key }) => key === move.key)?.fact;
+    return fact === undefined ? [] : [{ seat: move.seat, fact, timed: false, right: true }];
+  }
+  if (move.kind === 'line' && need.kind === 'line') {
+    const found = checkLine(move.text, need.ask);
+    if (!found.right || found.expression.kind === 'number') return [];
+    return stepLines(found.expression).flatMap((line) => {
+      const fact = factOfStep(line);
+      return fact === undefined ? [] : [{ seat: move.seat, fact, timed: false, right: true }];
+    });
+  }
+  return [];
+}
+
+const stepPattern = /^(\d+) ([+−×÷]) (\d+) = /;
+const signKeys: Readonly<Record<string, string>> = {
+  '+': keySigns.add,
+  '−': keySigns.sub,
+  '×': keySigns.mul,
+  '÷': keySigns.div,
+};
+
+/** The fact in a step such as "7 × 5 = 35", where it is one; of numbers to 13 or a result of such. */
+function factOfStep(line: string): FactKey | undefined {
+  const match = stepPattern.exec(line);
+  if (!match) return undefined;
+  const key = `${match[1]}${signKeys[match[2] as string]}${match[3]}`;
+  return tryParseFactKey(key) ? key : undefined;
+}
+
+/** The state after some moves, from the beginning. Throws GameError at the first that is not legal. */
+export function replay<R, S extends GameState>(game: Game<R, S>, play: Play<R>, moves: readonly Move[]): S {
+  return moves.reduce((state, move) => playMove(game, play, state, move), game.setUp(play));
+}
