@@ -3,8 +3,10 @@ import {
   addPupil,
   deletePupil,
   expectNoViolations,
+  house,
   keptReview,
   pupilOf,
+  rightAnswer,
   signIn,
   startMinute,
   toReview,
@@ -31,6 +33,22 @@ test('accepting moves the pupil\u2019s set and is on record with policy and answ
   await record.getByRole('button', { name: 'all that it rests on' }).first().click();
   await expect(page.getByRole('dialog')).toContainText('Policy in force: 20 right a minute');
   await page.keyboard.press('Escape');
+  // The set passed is looked back at, and what that says goes on record as well.
+  await page.goto(`${house().base}/table/new/${made.id}?what=retention`);
+  await page.getByRole('button', { name: 'Look back', exact: true }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  for (let at = 0; at < 6; at += 1) {
+    await page.keyboard.type(await rightAnswer(page));
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Turn the next' }).click();
+    await expect(page.locator('.told')).toBeHidden();
+  }
+  await toReview(page);
+  await expect(page.getByRole('heading', { name: 'squares has held' })).toBeVisible();
+  await expectNoViolations(page);
+  await page.getByRole('button', { name: 'Accept: go on with 4 as double 2' }).click();
+  await page.getByRole('link', { name: `${made.name}\u2019s page` }).click();
+  await expect(record).toContainText('Held: squares; on with 4 as double 2');
   await deletePupil(page, made);
 });
 

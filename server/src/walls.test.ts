@@ -86,6 +86,17 @@ describe('another room', () => {
           reason: 'mine now',
         },
       ],
+      [
+        'POST',
+        `/api/pupils/${theirPupil}/lookBacks`,
+        {
+          id: uuid(),
+          playId: theirIds.playId,
+          outcome: 'otherwise',
+          toSetId: 'strategy/mul/3',
+          reason: 'mine now',
+        },
+      ],
       ['DELETE', `/api/pathways/${theirPathway.id}`],
       ['GET', `/api/links/${theirLink}/events`],
       ['POST', `/api/links/${theirLink}/show`, show],
