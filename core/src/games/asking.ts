@@ -31,11 +31,15 @@ export function answerAsking(
   if (!play.against || play.seats === 1)
     return missed.length < 2 ? { kind: 'again', asking: { ...asking, missed } } : { kind: 'shown' };
   const next = nextSeat(play, state, move.seat);
-  return missed.includes(next) ? { kind: 'shown' } : { kind: 'again', asking: { asked: { ...asking.asked, seat: next }, missed } };
+  return missed.includes(next)
+    ? { kind: 'shown' }
+    : { kind: 'again', asking: { asked: { ...asking.asked, seat: next }, missed } };
 }
 
 /** What the table says while a fact is asked. */
 export function askingSays({ asked, missed }: Asking): string {
   if (missed.length === 0) return `Seat ${asked.seat + 1}: ${asked.shown}`;
-  return missed.includes(asked.seat) ? `Look again: ${asked.shown}` : `Seat ${asked.seat + 1} may take it: ${asked.shown}`;
+  return missed.includes(asked.seat)
+    ? `Look again: ${asked.shown}`
+    : `Seat ${asked.seat + 1} may take it: ${asked.shown}`;
 }

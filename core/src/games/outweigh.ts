@@ -4,7 +4,15 @@ import { numberRecipe, packOf, shuffledIds, type Card, type Recipe } from '../ma
 import { compareFractions } from '../numbers/fraction.ts';
 import { askCards } from './askFact.ts';
 import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
-import { emptyScene, type Game, type GameState, type Move, type Need, type Play, type SceneCard } from './game.ts';
+import {
+  emptyScene,
+  type Game,
+  type GameState,
+  type Move,
+  type Need,
+  type Play,
+  type SceneCard,
+} from './game.ts';
 import { chanceOf, seatsIn } from './playGame.ts';
 
 /** Rules of Outweigh at a step. */
@@ -47,7 +55,8 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
       'Alike: each lays three face down and turns again; the larger takes everything.',
     ],
     ends: 'When the pack or the time is out. Cards left in a tie with too few to lay are shared.',
-    example: '7 and 6 against 9 and 3: “seven and six is thirteen”, “nine and three is twelve”. Thirteen takes four cards.',
+    example:
+      '7 and 6 against 9 and 3: “seven and six is thirteen”, “nine and three is twelve”. Thirteen takes four cards.',
   },
   seats: { least: 2, most: 4 },
   minutes: 10,
@@ -92,10 +101,12 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
   // Its cards stay in the game for whoever wins next.
   leaves: (play, state, seat) => {
     const stake = [...state.stake, ...(state.stacks[seat] ?? []), ...(state.turned[seat] ?? [])];
-    const empty = (piles: readonly (readonly number[])[]) => piles.map((pile, at) => (at === seat ? [] : pile));
+    const empty = (piles: readonly (readonly number[])[]) =>
+      piles.map((pile, at) => (at === seat ? [] : pile));
     const gone = { ...state, stake, stacks: empty(state.stacks), turned: empty(state.turned) };
     const toSay = state.toSay.filter((one) => one !== seat);
-    if (seatsIn(play, gone).length === 1) return { ...gone, over: 'One seat is left.', asking: null, toSay: [] };
+    if (seatsIn(play, gone).length === 1)
+      return { ...gone, over: 'One seat is left.', asking: null, toSay: [] };
     return state.asking?.asked.seat === seat ? afterSaid(play, { ...gone, toSay }) : { ...gone, toSay };
   },
 
@@ -122,13 +133,15 @@ function cardsOf(play: Play<OutweighRules>, ids: readonly number[]): Card[] {
 const faces = (play: Play<OutweighRules>, ids: readonly number[]): SceneCard[] =>
   cardsOf(play, ids).map(({ id, rank, colour, worth }) => ({ id, rank, colour, worth }));
 
-const worths = (play: Play<OutweighRules>, ids: readonly number[]) => cardsOf(play, ids).map((card) => card.worth);
+const worths = (play: Play<OutweighRules>, ids: readonly number[]) =>
+  cardsOf(play, ids).map((card) => card.worth);
 
 /** Everyone turns; or, where stacks are too low for it, it is over. */
 function turn(play: Play<OutweighRules>, state: OutweighState): OutweighState {
   const { cards, operation } = play.rules;
   const seats = seatsIn(play, state);
-  if (seats.some((seat) => (state.stacks[seat] as readonly number[]).length < cards)) return finish(play, state);
+  if (seats.some((seat) => (state.stacks[seat] as readonly number[]).length < cards))
+    return finish(play, state);
   const turned = state.stacks.map((stack, seat) => (state.out.includes(seat) ? [] : stack.slice(0, cards)));
   const stacks = state.stacks.map((stack, seat) => (state.out.includes(seat) ? stack : stack.slice(cards)));
   const next = { ...state, turned, stacks };
@@ -141,10 +154,19 @@ function afterSaid(play: Play<OutweighRules>, state: OutweighState): OutweighSta
   const [seat, ...toSay] = state.toSay;
   const { operation } = play.rules;
   if (seat === undefined || operation === null) return settle(play, { ...state, asking: null });
-  return { ...state, toSay, turn: seat, asking: ask(askCards(seat, operation, worths(play, state.turned[seat] ?? []))) };
+  return {
+    ...state,
+    toSay,
+    turn: seat,
+    asking: ask(askCards(seat, operation, worths(play, state.turned[seat] ?? []))),
+  };
 }
 
-function said(play: Play<OutweighRules>, state: OutweighState, move: Move & { readonly kind: 'said' }): OutweighState {
+function said(
+  play: Play<OutweighRules>,
+  state: OutweighState,
+  move: Move & { readonly kind: 'said' },
+): OutweighState {
   const asking = state.asking as Asking;
   const found = answerAsking(play, state, asking, move);
   if (found.kind === 'again') return { ...state, asking: found.asking, turn: found.asking.asked.seat };
@@ -158,20 +180,33 @@ function settle(play: Play<OutweighRules>, state: OutweighState): OutweighState 
     seat,
     value: resultOf(worths(play, state.turned[seat] ?? []), operation),
   }));
-  const sorted = [...results].sort((a, b) => (play.rules.smaller ? 1 : -1) * compareFractions(a.value, b.value));
+  const sorted = [...results].sort(
+    (a, b) => (play.rules.smaller ? 1 : -1) * compareFractions(a.value, b.value),
+  );
   const [best, second] = sorted;
   const lying = [...state.stake, ...state.turned.flat()];
   const cleared = { ...state, turned: none(play.seats), asking: null, toSay: [] };
   if (best && second && compareFractions(best.value, second.value) !== 0) {
     const won = state.won.map((cards, seat) => (seat === best.seat ? [...cards, ...lying] : cards));
-    return end(play, { ...cleared, stake: [], won, turn: best.seat, says: `Seat ${best.seat + 1} takes ${lying.length} cards.` });
+    return end(play, {
+      ...cleared,
+      stake: [],
+      won,
+      turn: best.seat,
+      says: `Seat ${best.seat + 1} takes ${lying.length} cards.`,
+    });
   }
   const seats = seatsIn(play, state);
-  const enough = seats.every((seat) => (state.stacks[seat] as readonly number[]).length >= layDown + play.rules.cards);
+  const enough = seats.every(
+    (seat) => (state.stacks[seat] as readonly number[]).length >= layDown + play.rules.cards,
+  );
   if (!enough) return finish(play, { ...cleared, stake: lying, says: 'Alike, and too few cards to lay.' });
   return {
     ...cleared,
-    stake: [...lying, ...seats.flatMap((seat) => (state.stacks[seat] as readonly number[]).slice(0, layDown))],
+    stake: [
+      ...lying,
+      ...seats.flatMap((seat) => (state.stacks[seat] as readonly number[]).slice(0, layDown)),
+    ],
     stacks: state.stacks.map((stack, seat) => (seats.includes(seat) ? stack.slice(layDown) : stack)),
     says: 'Alike: three face down, and turn again.',
   };
@@ -179,7 +214,9 @@ function settle(play: Play<OutweighRules>, state: OutweighState): OutweighState 
 
 /** Over when a seat cannot turn any more. */
 function end(play: Play<OutweighRules>, state: OutweighState): OutweighState {
-  const able = seatsIn(play, state).every((seat) => (state.stacks[seat] as readonly number[]).length >= play.rules.cards);
+  const able = seatsIn(play, state).every(
+    (seat) => (state.stacks[seat] as readonly number[]).length >= play.rules.cards,
+  );
   return able ? state : finish(play, state);
 }
 
