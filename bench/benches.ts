@@ -16,7 +16,8 @@ export interface Section {
   readonly rows: readonly (readonly string[])[];
 }
 
-export type Bench = (root: string, say: (text: string) => void) => Promise<Section>;
+/** Null: its section stays as it was. */
+export type Bench = (root: string, say: (text: string) => void) => Promise<Section | null>;
 
 export const benches: Readonly<Record<string, Bench>> = {
   clock: clockBench,

@@ -1,16 +1,26 @@
 import { profiles, schools, type Profile } from '@veldrift/core';
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { format, resolveConfig } from 'prettier';
 import type { Bench } from './benches.ts';
-import { ratioOf, turned, writePage, wrongOf, bySchool } from './judgement/page.ts';
+import {
+  bySchool,
+  placementHead,
+  ratioOf,
+  turned,
+  writePage,
+  writePlacement,
+  wrongOf,
+} from './judgement/page.ts';
 import type { Job } from './judgement/jobs.ts';
 import { runJobs } from './judgement/pool.ts';
 
 const learners = Number(process.env.VELDRIFT_LEARNERS ?? 2000);
 const turnedLearners = Math.min(200, learners);
 const inJob = 50;
+/** `placement`: only that part of the page is worked out afresh, in minutes; the schools need most of an hour. */
+const onlyPlacement = process.env.VELDRIFT_PART === 'placement';
 /** Of a hundred counted answers, how many the tutor marks. */
 const seenShares = [0, 30, 90];
 
@@ -50,7 +60,7 @@ export const judgementBench: Bench = async (root, say) => {
       ownPace,
     })),
   );
-  const jobs: Job[] = [
+  const schoolJobs: Job[] = [
     ...schools.flatMap((name) =>
       profiles.flatMap((profile) =>
         parts(learners).map((part): Job => ({
@@ -86,24 +96,24 @@ export const judgementBench: Bench = async (root, say) => {
         ),
       ),
     ),
-    ...placements.flatMap(({ key, pathway, operation, profile, ownPace }) =>
-      parts(Math.min(1000, learners)).map((part): Job => ({
-        kind: 'placement',
-        ...part,
-        key,
-        pathway,
-        operation,
-        profile,
-        ownPace,
-      })),
-    ),
   ];
+  const placementJobs = placements.flatMap(({ key, pathway, operation, profile, ownPace }) =>
+    parts(Math.min(1000, learners)).map((part): Job => ({
+      kind: 'placement',
+      ...part,
+      key,
+      pathway,
+      operation,
+      profile,
+      ownPace,
+    })),
+  );
   const stop = new AbortController();
   process.once('SIGINT', () => stop.abort());
   const began = Date.now();
   let told = 0;
   const results = await runJobs(
-    jobs,
+    onlyPlacement ? placementJobs : [...schoolJobs, ...placementJobs],
     Math.max(1, Number(process.env.VELDRIFT_THREADS ?? cpus().length)),
     (done, of) => {
       if (done < of && Date.now() - told < 10_000) return;
@@ -114,13 +124,20 @@ export const judgementBench: Bench = async (root, say) => {
   );
   const dir = join(root, 'docs/judgement');
   mkdirSync(dir, { recursive: true });
-  const written = writePage(
+  const file = join(root, 'docs/judgement.md');
+  const onPlacement = writePlacement(
     results,
-    seenShares,
     placements.map((one) => [one.key, one.says]),
   );
-  const file = join(root, 'docs/judgement.md');
-  writeFileSync(file, await format(written.page, { ...(await resolveConfig(file)), parser: 'markdown' }));
+  const keep = async (page: string) =>
+    writeFileSync(file, await format(page, { ...(await resolveConfig(file)), parser: 'markdown' }));
+  if (onlyPlacement) {
+    const before = readFileSync(file, 'utf8');
+    await keep(`${before.slice(0, before.indexOf(placementHead))}${onPlacement}`);
+    return null;
+  }
+  const written = writePage(results, seenShares);
+  await keep(`${written.page}\n${onPlacement}`);
   for (const [name, svg] of Object.entries(written.pictures)) writeFileSync(join(dir, `${name}.svg`), svg);
   return {
     title: 'Judgement on simulated learners',

@@ -20,8 +20,8 @@ async function main(asked: readonly string[]): Promise<void> {
     if (asked.length > 0 ? !asked.includes(name) : name === 'judgement') continue;
     process.stdout.write(`${name} ...\n`);
     const section = await bench(root, (text) => process.stdout.write(`  ${text}\n`));
-    kept.set(name, write(section, name));
-    process.stdout.write(`${kept.get(name)}\n`);
+    if (section) kept.set(name, write(section, name));
+    process.stdout.write(`${kept.get(name) ?? ''}\n`);
   }
   const ordered = Object.keys(benches)
     .flatMap((name) => kept.get(name) ?? [])

@@ -74,7 +74,7 @@ test('a placement is calm, ends by itself, and its set is accepted', async ({ pa
   await expect(accept).toBeVisible();
   expect(kept.placing).not.toBeNull();
   await accept.click();
-  await expect(page.getByText(`On record: ${pupil.name} begins with`)).toBeVisible();
+  await expect(page.getByText(`On record: ${pupil.name} is on`)).toBeVisible();
   const page2 = (await (await page.request.get(`${house().base}/api/pupils/${pupil.id}`)).json()) as {
     pupil: { setId: string };
   };

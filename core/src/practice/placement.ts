@@ -11,9 +11,9 @@ export const placementSample = 4;
 /** After one that was not recalled so many are asked in all, and one less passes. */
 export const placementSampleLong = 6;
 /** A placement stops asking once the set to begin with is this likely. */
-export const placementSure = 0.97;
+export const placementSure = 0.975;
 /** The band holds the true first set with this chance, by the model of placementOdds. */
-export const bandChance = 0.98;
+export const bandChance = 0.975;
 
 /** The sets of one operation on a pathway, in order, and how they are to be asked. */
 export interface PlacementPlan {
