@@ -5,6 +5,7 @@ import { paintBench } from './paint.ts';
 import { pupilPageBench } from './pupilPage.ts';
 import { roomBench } from './room.ts';
 import { sizeBench } from './size.ts';
+import { solverBench } from './solver.ts';
 import { turnBench } from './turn.ts';
 import { voiceBench } from './voice.ts';
 
@@ -26,6 +27,7 @@ export const benches: Readonly<Record<string, Bench>> = {
   size: sizeBench,
   page: pupilPageBench,
   room: roomBench,
+  solver: solverBench,
   live: liveBench,
   voice: voiceBench,
   judgement: judgementBench,

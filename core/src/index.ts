@@ -37,6 +37,7 @@ export * from './practice/probeForm.ts';
 export * from './practice/purpose.ts';
 export * from './practice/sayNow.ts';
 export * from './practice/turns.ts';
+export * from './advance/stepDecision.ts';
 export * from './advance/accurateExplained.ts';
 export * from './advance/aimLine.ts';
 export * from './advance/decide.ts';

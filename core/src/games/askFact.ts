@@ -8,7 +8,7 @@ import type { Asked } from './game.ts';
  */
 export function askCards(seat: number, operation: Operation, cards: readonly number[]): Asked {
   const numbers = operation === 'add' || operation === 'mul' ? [...cards] : [...cards].sort((a, b) => b - a);
-  const shown = numbers.map(numberText).join(` ${displaySigns[operation]} `);
+  const shown = numbers.map(signedText).join(` ${displaySigns[operation]} `);
   const [left = 0, right = 0] = numbers;
   if (numbers.length === 2) {
     const fact: Fact = { operation, left, right };
@@ -22,7 +22,7 @@ export function askCards(seat: number, operation: Operation, cards: readonly num
   const value = numbers.reduce((a, b) =>
     operation === 'add' ? a + b : operation === 'sub' ? a - b : operation === 'mul' ? a * b : a / b,
   );
-  return told(seat, shown, numberText(value));
+  return told(seat, shown, signedText(value));
 }
 
 const told = (seat: number, shown: string, answer: string): Asked => ({
@@ -34,4 +34,4 @@ const told = (seat: number, shown: string, answer: string): Asked => ({
 });
 
 /** A number with a proper minus sign. */
-export const numberText = (value: number): string => (value < 0 ? `\u2212${-value}` : String(value));
+export const signedText = (value: number): string => (value < 0 ? `\u2212${-value}` : String(value));

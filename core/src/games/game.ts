@@ -4,6 +4,7 @@ import type { DieSides } from '../materials/dice.ts';
 import type { CardColour, Rank, Recipe } from '../materials/pack.ts';
 import type { LineAsk } from '../numbers/checkLine.ts';
 import type { Plot } from './arrayPlaces.ts';
+import type { Asking } from './asking.ts';
 
 /** The shelves of games, by what is done in them. */
 export const families = ['first', 'compare', 'partners', 'make', 'boards', 'totals', 'talk'] as const;
@@ -107,6 +108,8 @@ export interface GameState {
   readonly over: string | null;
   /** What happened last, in a sentence for everyone. */
   readonly says: string;
+  /** A fact on the table, in games that ask one. */
+  readonly asking?: Asking | null;
 }
 
 /** A card as it lies: face down while `rank` is null. */
@@ -115,6 +118,8 @@ export interface SceneCard {
   readonly rank: Rank | null;
   readonly colour: CardColour;
   readonly worth: number | null;
+  /** What stands on a card that is no number. */
+  readonly says?: string;
 }
 export interface SceneRow {
   readonly name: string;

@@ -2,7 +2,7 @@ import { tryParseFactKey, type FactKey } from '../facts/fact.ts';
 import { keySigns } from '../facts/operation.ts';
 import { rollTrouble } from '../materials/dice.ts';
 import { checkLine } from '../numbers/checkLine.ts';
-import { stepLines } from '../numbers/expression.ts';
+import { stepLines, type Expression } from '../numbers/expression.ts';
 import { createRandom, type RandomSource } from '../random/random.ts';
 import { GameError, type Game, type GameState, type Move, type Need, type Play } from './game.ts';
 
@@ -72,9 +72,14 @@ function leave<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S
   const out = [...state.out, seat];
   if (out.length === play.seats) return { ...state, out, over: 'Everyone has left.' };
   const gone = { ...state, out, says: `Seat ${seat + 1} leaves; the others go on.` };
-  return game.leaves
-    ? game.leaves(play, gone, seat)
-    : { ...gone, turn: state.turn === seat ? nextSeat(play, gone, seat) : state.turn };
+  const next = nextSeat(play, gone, seat);
+  const turn = state.turn === seat ? next : state.turn;
+  if (game.leaves) return game.leaves(play, { ...gone, turn }, seat);
+  const { asking } = gone;
+  // A fact it was to say is for the next seat.
+  return asking && asking.asked.seat === seat
+    ? { ...gone, turn, asking: { ...asking, asked: { ...asking.asked, seat: next } } }
+    : { ...gone, turn };
 }
 
 /** Why a move cannot be made, in a sentence; null: it can. */
@@ -146,13 +151,16 @@ export function exercised<R, S extends GameState>(
   }
   if (move.kind === 'line' && need.kind === 'line') {
     const found = checkLine(move.text, need.ask);
-    if (!found.right || found.expression.kind === 'number') return [];
-    return stepLines(found.expression).flatMap((line) => {
-      const fact = factOfStep(line);
-      return fact === undefined ? [] : [{ seat: move.seat, fact, timed: false, right: true }];
-    });
+    return found.right
+      ? factsOfLine(found.expression).map((fact) => ({ seat: move.seat, fact, timed: false, right: true }))
+      : [];
   }
   return [];
+}
+
+/** The facts in the steps of a line, those that are facts of two whole numbers. */
+export function factsOfLine(line: Expression): FactKey[] {
+  return line.kind === 'number' ? [] : stepLines(line).flatMap((step) => factOfStep(step) ?? []);
 }
 
 const stepPattern = /^(\d+) ([+−×÷]) (\d+) = /;

@@ -22,6 +22,8 @@ export interface LineAsk extends Partial<LineRules> {
   readonly target?: number;
   /** The fewest numbers a line uses; 1 when left out. */
   readonly least?: number;
+  /** The most numbers a line uses; any when left out. */
+  readonly most?: number;
 }
 
 /** Each kind of slip a line may hold. */
@@ -36,6 +38,7 @@ export const lineSlips = [
   'notEqual',
   'target',
   'tooFew',
+  'tooMany',
 ] as const;
 export type LineSlip = (typeof lineSlips)[number];
 
@@ -72,6 +75,8 @@ export function checkLine(text: string, ask: LineAsk): CheckedLine {
     return slip('target', `${expressionText(expression)} makes ${numeral(value, false)}, not ${ask.target}.`);
   if (used.length < (ask.least ?? 1))
     return slip('tooFew', `A line uses at least ${ask.least} of the numbers; this one uses ${used.length}.`);
+  if (used.length > (ask.most ?? Infinity))
+    return slip('tooMany', `A line uses at most ${ask.most} of the numbers; this one uses ${used.length}.`);
   return { right: true, expression, value, used, shown };
 }
 

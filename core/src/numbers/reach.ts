@@ -8,6 +8,8 @@ export interface ReachAsk {
   /** Values wanted, both ends included; whole numbers. */
   readonly from: number;
   readonly to: number;
+  /** The fewest numbers a line uses; 1 when left out. */
+  readonly least?: number;
 }
 
 /** Every value that some of the numbers make. */
@@ -50,6 +52,7 @@ export function* reachSteps(ask: ReachAsk): Generator<number, Reach> {
   check(ask);
   const { numbers, from, to } = ask;
   const allowed = ask.signs ?? signs;
+  const least = ask.least ?? 1;
   const all = (1 << numbers.length) - 1;
   const width = to - from + 1;
   /** For each value of the range, one more than the place in `first` where its line is told; 0: not made. */
@@ -64,7 +67,7 @@ export function* reachSteps(ask: ReachAsk): Generator<number, Reach> {
     leftValue: number,
     right: number,
   ) => {
-    if (value < from || value > to || found[value - from] !== 0) return;
+    if (value < from || value > to || found[value - from] !== 0 || sizeOf(choice) < least) return;
     found[value - from] = first.push(sign, choice, left, leftValue, right) - 4;
   };
   const choices = allChoices(numbers.length);

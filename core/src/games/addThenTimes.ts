@@ -1,0 +1,162 @@
+import { factKey, tryParseFactKey, type FactKey } from '../facts/fact.ts';
+import { displaySigns } from '../facts/operation.ts';
+import type { DieSides } from '../materials/dice.ts';
+import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
+import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
+import { nextSeat } from './playGame.ts';
+import { freshState, rolled } from './rolled.ts';
+
+export interface AddTimesRules {
+  readonly dice: readonly DieSides[];
+  /** What is done with two of three dice before the third multiplies; null: two dice are multiplied. */
+  readonly first: 'add' | 'sub' | null;
+  readonly target: number;
+}
+
+export interface AddTimesState extends GameState {
+  readonly totals: readonly number[];
+  readonly roll: readonly number[] | null;
+  /** The line chosen, to be said. */
+  readonly asking: Asking | null;
+  readonly chosen: number;
+  readonly turns: number;
+}
+
+const three: readonly DieSides[] = [6, 6, 6];
+
+export const addThenTimes: Game<AddTimesRules, AddTimesState> = {
+  id: 'add-then-times',
+  name: 'Add then times',
+  family: 'make',
+  told: {
+    aim: 'Be the first to reach 400.',
+    turn: [
+      'Roll three dice. Add two of them and take that times the third.',
+      'Which two is your choice: say the line and what it makes.',
+      'Add it to your total.',
+    ],
+    ends: 'When a total reaches the target.',
+    example: 'A 2, a 5 and a 6: (2 + 5) × 6 = 42 beats (5 + 6) × 2 = 22.',
+  },
+  seats: { least: 1, most: 4 },
+  minutes: 10,
+  steps: [
+    { name: 'Two dice, times', rules: { dice: [6, 6], first: null, target: 150 } },
+    { name: 'Add two, times the third', rules: { dice: three, first: 'add', target: 400 } },
+    { name: 'The difference of two, times the third', rules: { dice: three, first: 'sub', target: 200 } },
+  ],
+  operations: ({ first }) => (first === null ? ['mul'] : [first, 'mul']),
+  materials: ({ dice, target }) => ({ pack: null, dice, others: [`paper for the totals to ${target}`] }),
+  setUp: (play) => ({
+    ...freshState,
+    totals: Array<number>(play.against ? play.seats : 1).fill(0),
+    roll: null,
+    asking: null,
+    chosen: 0,
+    turns: 0,
+  }),
+  need: (play, state) => {
+    if (state.asking) return { kind: 'say', asked: state.asking.asked, says: askingSays(state.asking) };
+    if (state.roll === null)
+      return { kind: 'roll', seat: state.turn, dice: play.rules.dice, says: 'Roll the dice.' };
+    return { kind: 'choose', seat: state.turn, says: 'Which line?', choices: choicesOf(play, state) };
+  },
+  act,
+  scene: (play, state) => ({
+    ...emptyScene,
+    dice: state.roll ?? [],
+    totals: state.totals.map((value, seat) => ({
+      name: play.against ? `Seat ${seat + 1}` : 'Together',
+      value,
+    })),
+    target: play.rules.target,
+  }),
+  scores: (_play, state) => state.totals,
+  best: (play, state) => {
+    if (state.asking || state.roll === null) return null;
+    const [best] = linesOf(play.rules, state.roll).sort((a, b) => b.value - a.value);
+    return best
+      ? {
+          says: `${best.shown} = ${best.value}`,
+          worked: [...best.steps],
+          move: { kind: 'choose', seat: state.turn, key: best.shown },
+        }
+      : null;
+  },
+};
+
+interface RollLine {
+  readonly shown: string;
+  readonly value: number;
+  /** The product, where it is a fact. */
+  readonly fact: FactKey | null;
+  readonly steps: readonly string[];
+}
+
+/** Every line of a roll, each once. */
+export function linesOf(rules: AddTimesRules, roll: readonly number[]): RollLine[] {
+  const lines = new Map<string, RollLine>();
+  const put = (shown: string, left: number, right: number, before: readonly string[]) => {
+    const key = factKey({ operation: 'mul', left, right });
+    lines.set(shown, {
+      shown,
+      value: left * right,
+      fact: tryParseFactKey(key) ? key : null,
+      steps: [...before, `${left} × ${right} = ${left * right}`],
+    });
+  };
+  if (rules.first === null) {
+    const [a = 0, b = 0] = [...roll].sort((x, y) => y - x);
+    put(`${a} × ${b}`, a, b, []);
+    return [...lines.values()];
+  }
+  for (const third of roll.keys()) {
+    const [a = 0, b = 0] = roll.filter((_, at) => at !== third).sort((x, y) => y - x);
+    const inner = rules.first === 'add' ? a + b : a - b;
+    const sign = displaySigns[rules.first];
+    put(`(${a} ${sign} ${b}) × ${roll[third]}`, inner, roll[third] as number, [
+      `${a} ${sign} ${b} = ${inner}`,
+    ]);
+  }
+  return [...lines.values()];
+}
+
+const choicesOf = (play: Play<AddTimesRules>, state: AddTimesState): Choice[] =>
+  linesOf(play.rules, state.roll ?? []).map(({ shown }) => ({ key: shown, says: shown }));
+
+function act(play: Play<AddTimesRules>, state: AddTimesState, move: Move): AddTimesState {
+  switch (move.kind) {
+    case 'roll': {
+      const roll = rolled(play, state, move, play.rules.dice);
+      return { ...state, roll, draws: state.draws + 1, turns: state.turns + 1, says: `${roll.join(', ')}.` };
+    }
+    case 'choose': {
+      const line = linesOf(play.rules, state.roll ?? []).find((one) => one.shown === move.key) as RollLine;
+      const answer = String(line.value);
+      return {
+        ...state,
+        chosen: line.value,
+        asking: ask({
+          seat: state.turn,
+          fact: line.fact,
+          shown: line.shown,
+          answer,
+          whole: `${line.shown} = ${answer}`,
+        }),
+      };
+    }
+    case 'said': {
+      const asking = state.asking as Asking;
+      const found = answerAsking(play, state, asking, move);
+      if (found.kind === 'again') return { ...state, asking: found.asking };
+      const by = found.kind === 'said' ? (play.against ? found.by : 0) : null;
+      const totals = state.totals.map((total, at) => (at === by ? total + state.chosen : total));
+      const next = { ...state, totals, asking: null, roll: null, says: `${asking.asked.whole}.` };
+      if (by !== null && (totals[by] as number) >= play.rules.target)
+        return { ...next, over: `${totals[by]}: the target is reached.` };
+      return { ...next, turn: nextSeat(play, state, state.turn) };
+    }
+    default:
+      return state;
+  }
+}

@@ -1,0 +1,41 @@
+import { addThenTimes } from './addThenTimes.ts';
+import { bondHunt } from './bondHunt.ts';
+import { coverTheBoard } from './coverTheBoard.ts';
+import { factLine } from './factLine.ts';
+import { fillTheField } from './fillTheField.ts';
+import { firstVoice, turnabout } from './firstVoice.ts';
+import type { Game, GameState } from './game.ts';
+import { hundredSweep } from './hundredSweep.ts';
+import { intoTheMiddle } from './intoTheMiddle.ts';
+import { lamps } from './lamps.ts';
+import { outweigh } from './outweigh.ts';
+import { stretchOrFold } from './stretchOrFold.ts';
+import { trueLines } from './trueLines.ts';
+import { twoToHold } from './twoToHold.ts';
+import { underTheLine } from './underTheLine.ts';
+import { whatSlipped } from './whatSlipped.ts';
+
+/** A game whose rules and state only it knows. */
+export type AnyGame = Game<unknown, GameState>;
+
+/** Every game of the shelf, by family. A new one is a file of its own and a line here. */
+export const games: readonly AnyGame[] = [
+  firstVoice,
+  turnabout,
+  outweigh,
+  underTheLine,
+  bondHunt,
+  trueLines,
+  intoTheMiddle,
+  hundredSweep,
+  coverTheBoard,
+  addThenTimes,
+  factLine,
+  twoToHold,
+  stretchOrFold,
+  lamps,
+  fillTheField,
+  whatSlipped,
+] as unknown as readonly AnyGame[];
+
+export const findGame = (id: string): AnyGame | undefined => games.find((one) => one.id === id);

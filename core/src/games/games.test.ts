@@ -1,0 +1,427 @@
+import fc from 'fast-check';
+import { evaluate } from 'mathjs';
+import { describe, expect, it } from 'vitest';
+import { answerOf, parseFactKey } from '../facts/fact.ts';
+import { operations } from '../facts/operation.ts';
+import { allRolls } from '../materials/dice.ts';
+import { packOf } from '../materials/pack.ts';
+import { createRandom, type RandomSource } from '../random/random.ts';
+import type { BondState } from './bondHunt.ts';
+import { findGame, games, type AnyGame } from './catalogue.ts';
+import { firstClaim, tieMs } from './claims.ts';
+import { boardNumbers, type CoverRules } from './coverTheBoard.ts';
+import type { FirstVoiceState } from './firstVoice.ts';
+import { families, GameError, type GameState, type Move, type Play } from './game.ts';
+import type { MiddleState } from './intoTheMiddle.ts';
+import type { LampState } from './lamps.ts';
+import { modelMove, type ModelPlayer } from './modelPlayer.ts';
+import type { OutweighState } from './outweigh.ts';
+import { exercised, legalMoves, moveTrouble, needOf, playMove, replay, seatsIn } from './playGame.ts';
+import type { TrueRules, TrueState } from './trueLines.ts';
+import { layings } from './layings.ts';
+import { mendsOf } from './whatSlipped.ts';
+import type { HoldState } from './twoToHold.ts';
+import type { LineState } from './underTheLine.ts';
+
+const longest = 4000;
+
+/** Every step of every game, with every number of seats, against one another and together. */
+const tables = games.flatMap((game) =>
+  game.steps.flatMap((step, nth) =>
+    Array.from(
+      { length: game.seats.most - game.seats.least + 1 },
+      (_, more) => game.seats.least + more,
+    ).flatMap((seats) =>
+      (seats === 1 ? [false] : [true, false]).map((against) => ({
+        name: `${game.name}, ${step.name}, ${seats} seats, ${against ? 'against' : 'together'}`,
+        game,
+        nth,
+        seats,
+        against,
+      })),
+    ),
+  ),
+);
+
+const playOf = (
+  game: AnyGame,
+  nth: number,
+  seats: number,
+  against: boolean,
+  seed: number,
+): Play<unknown> => ({
+  rules: game.steps[nth]?.rules,
+  seats,
+  against,
+  seed,
+});
+
+/** Players who are mostly right and sometimes see the best, so that games get somewhere. */
+const players: readonly ModelPlayer[] = [0.8, 0.9, 0.7, 0.8].map((right, seat) => ({
+  right: () => right,
+  sees: 0.3,
+  timeMs: 1500 + 400 * seat,
+}));
+const anyMove = (game: AnyGame, play: Play<unknown>, state: GameState, random: RandomSource) =>
+  modelMove(game, play, state, players, random) as Move;
+
+function playOut(
+  game: AnyGame,
+  play: Play<unknown>,
+  seed: number,
+  each: (state: GameState, move: Move, next: GameState) => void = () => undefined,
+) {
+  const random = createRandom(seed);
+  const moves: Move[] = [];
+  let state = game.setUp(play);
+  while (state.over === null && moves.length < longest) {
+    const move = anyMove(game, play, state, random);
+    const next = playMove(game, play, state, move);
+    each(state, move, next);
+    moves.push(move);
+    state = next;
+  }
+  return { state, moves };
+}
+
+/** Where every card of a game lies, by its id; games without cards have none. */
+const cardsIn: Readonly<Record<string, (state: never) => readonly (string | number)[]>> = {
+  outweigh: (state: OutweighState) => [
+    ...state.stacks.flat(),
+    ...state.turned.flat(),
+    ...state.stake,
+    ...state.won.flat(),
+  ],
+  'under-the-line': (state: LineState) => [...state.pile, ...state.gone, ...state.hands.flat()],
+  'bond-hunt': (state: BondState) => [...state.places.filter((id) => id !== null), ...state.taken.flat()],
+  'true-lines': (state: TrueState) => [...state.pile, ...state.hands.flat(), ...state.board],
+  'into-the-middle': (state: MiddleState) => [
+    ...state.pile,
+    ...state.around,
+    state.target,
+    ...state.gone,
+    ...state.won.flat(),
+  ],
+  lamps: (state: LampState) =>
+    [...state.pile, ...state.open, ...state.gone].map((card) =>
+      card.kind === 'number' ? card.id : `${card.special} ${card.copy}`,
+    ),
+};
+
+describe.each(tables)('$name', ({ game, nth, seats, against }) => {
+  it('offers only what it accepts, ends, keeps its cards, and replays', () => {
+    fc.assert(
+      fc.property(fc.integer(), fc.integer(), (seed, moves) => {
+        const play = playOf(game, nth, seats, against, seed);
+        const before = game.setUp(play);
+        const lie = cardsIn[game.id];
+        const cards = lie?.(before as never).toSorted();
+        if (cards) expect(new Set(cards).size).toBe(cards.length);
+        let turns = 0;
+        const found = playOut(game, play, moves, (state, move, next) => {
+          // A state is plain data: what is read back from text goes on the same.
+          expect(playMove(game, play, JSON.parse(JSON.stringify(state)) as GameState, move)).toEqual(next);
+          if (lie) expect(lie(next as never).toSorted()).toEqual(cards);
+          expect(next.says.length).toBeGreaterThan(0);
+          for (const one of exercised(game, play, state, move)) {
+            const fact = parseFactKey(one.fact);
+            expect(one.seat).toBeLessThan(seats);
+            const need = needOf(game, play, state);
+            if (need.kind === 'say') expect(String(answerOf(fact))).toBe(need.asked.answer);
+          }
+          // The best line costs the most to work out: it is tried at every fifth turn.
+          turns += 1;
+          const best = turns % 5 === 0 ? game.best(play, state) : null;
+          if (best?.move) expect(moveTrouble(needOf(game, play, state), best.move)).toBeNull();
+        });
+        expect(found.state.over).not.toBeNull();
+        expect(found.moves.length).toBeLessThan(longest);
+        expect(replay(game, play, found.moves)).toEqual(found.state);
+        const scores = game.scores(play, found.state);
+        expect([1, seats]).toContain(scores.length);
+        for (const score of scores) expect(Number.isFinite(score) && score >= 0).toBe(true);
+        expect(legalMoves(game, play, found.state)).toEqual([]);
+        expect(() => playMove(game, play, found.state, { kind: 'go' })).toThrow('The game is over.');
+      }),
+      { numRuns: 3 },
+    );
+  });
+  it('goes on when a seat leaves, and is over when all have', () => {
+    const play = playOf(game, nth, seats, against, 5);
+    const random = createRandom(3 + nth);
+    let state = game.setUp(play);
+    for (let moves = 0; moves < 12 && state.over === null; moves += 1)
+      state = playMove(game, play, state, anyMove(game, play, state, random));
+    for (let seat = 0; seat < seats && state.over === null; seat += 1) {
+      state = playMove(game, play, state, { kind: 'leave', seat });
+      if (state.over !== null) break;
+      expect(() => playMove(game, play, state, { kind: 'leave', seat })).toThrow('has left already');
+      const need = needOf(game, play, state);
+      if (need.kind === 'say') expect(seatsIn(play, state)).toContain(need.asked.seat);
+      if (need.kind === 'choose') expect(seatsIn(play, state)).toContain(need.seat);
+      expect(legalMoves(game, play, state).length).toBeGreaterThan(0);
+      for (let moves = 0; moves < 4 && state.over === null; moves += 1)
+        state = playMove(game, play, state, anyMove(game, play, state, random));
+    }
+    expect(state.over).not.toBeNull();
+  });
+});
+
+describe('the shelf', () => {
+  it('has games with names and ids of their own, on every shelf, told in our words', () => {
+    expect(new Set(games.map((one) => one.id)).size).toBe(games.length);
+    expect(new Set(games.map((one) => one.name)).size).toBe(games.length);
+    for (const game of games) {
+      expect(families).toContain(game.family);
+      expect(game.steps.length).toBeGreaterThan(1);
+      expect(new Set(game.steps.map((step) => step.name)).size).toBe(game.steps.length);
+      for (const text of [game.told.aim, ...game.told.turn, game.told.ends, game.told.example]) {
+        expect(text).toMatch(/[.?]$/);
+        expect(text).not.toContain('!');
+      }
+      for (const { rules } of game.steps) {
+        const { pack } = game.materials(rules);
+        if (pack) expect(packOf(pack).length).toBeGreaterThan(0);
+      }
+    }
+    expect(findGame('outweigh')?.name).toBe('Outweigh');
+    expect(findGame('nothing')).toBeUndefined();
+  });
+  it('says what is wrong with a move', () => {
+    const game = findGame('add-then-times') as AnyGame;
+    const play = playOf(game, 1, 2, true, 1);
+    const state = game.setUp(play);
+    const refused = (move: Move, from = state) => {
+      try {
+        playMove(game, play, from, move);
+      } catch (error) {
+        return error instanceof GameError ? error.message : 'thrown';
+      }
+      return 'played';
+    };
+    expect(refused({ kind: 'roll', shown: [3, 7, 2] })).toBe('A six-sided die shows 1 to 6, not 7.');
+    expect(refused({ kind: 'roll', shown: [3, 2] })).toBe('There are 3 dice; 2 numbers were given.');
+    expect(refused({ kind: 'go' })).toBe('The table waits for something else: Roll the dice.');
+    expect(refused({ kind: 'pass', seat: 0 })).toBe('Nobody may pass now.');
+    expect(refused({ kind: 'leave', seat: 7 })).toBe('There is no seat 8.');
+    const rolled = playMove(game, play, state, { kind: 'roll', shown: [2, 5, 6] });
+    expect(refused({ kind: 'choose', seat: 1, key: '(5 + 2) × 6' }, rolled)).toBe(
+      'It is not the turn of seat 2.',
+    );
+    expect(refused({ kind: 'choose', seat: 0, key: '(9 + 9) × 9' }, rolled)).toBe(
+      'That cannot be chosen now.',
+    );
+    expect(game.best(play, rolled)?.says).toBe('(5 + 2) × 6 = 42');
+    expect(refused({ kind: 'stop' }, rolled)).toBe('played');
+  });
+});
+
+describe('True lines', () => {
+  it('offers the lines of a plain enumeration over every three cards', () => {
+    const game = findGame('true-lines') as AnyGame;
+    const open = game.steps[0]?.rules as TrueRules;
+    for (let seed = 0; seed < 20; seed += 1) {
+      const play: Play<TrueRules> = { rules: open, seats: 2, against: true, seed };
+      const state = game.setUp(play as Play<unknown>) as TrueState;
+      const pack = packOf(open.recipe);
+      const own = (state.hands[0] ?? []).map((id) => pack[id]?.worth ?? 0);
+      const board = state.board.map((id) => pack[id]?.worth ?? 0);
+      const all = [
+        ...own.map((worth) => [worth, true] as const),
+        ...board.map((worth) => [worth, false] as const),
+      ];
+      const lines = new Set<string>();
+      all.forEach(([a, ownA], i) =>
+        all.forEach(([b, ownB], j) =>
+          all.forEach(([c, ownC], k) => {
+            const mine = [ownA, ownB, ownC].filter(Boolean).length;
+            if (i !== j && i !== k && j !== k && mine >= 2 && a + b === c)
+              lines.add(`${[a, b].sort((x, y) => x - y).join('+')}=${c} ${mine}`);
+          }),
+        ),
+      );
+      const found = layings(play, state, 0).map(
+        ({ numbers: [a, b, c], own: mine }) => `${[a, b].sort((x, y) => x - y).join('+')}=${c} ${mine}`,
+      );
+      expect([...new Set(found)].sort()).toEqual([...lines].sort());
+    }
+  });
+});
+
+describe('Cover the board', () => {
+  it('has only numbers that some roll makes, and each can be covered', () => {
+    for (const [nth, step] of (findGame('cover-the-board') as AnyGame).steps.entries()) {
+      const game = findGame('cover-the-board') as AnyGame;
+      const one = step.rules as CoverRules;
+      const numbers = boardNumbers(one);
+      const seen = new Set<number>();
+      const play = playOf(game, nth, 1, false, 1);
+      for (const shown of allRolls(one.dice)) {
+        const need = needOf(game, play, playMove(game, play, game.setUp(play), { kind: 'roll', shown }));
+        if (need.kind === 'choose')
+          for (const { key, says } of need.choices) {
+            if (key === 'pass') continue;
+            const number = numbers[Number(key)] as number;
+            const [left] = says.split(' = ');
+            expect(
+              evaluate((left as string).replaceAll('×', '*').replaceAll('÷', '/').replaceAll('−', '-')),
+            ).toBe(number);
+            seen.add(number);
+          }
+      }
+      expect([...seen].sort((a, b) => a - b)).toEqual(numbers);
+    }
+  });
+});
+
+describe('What slipped?', () => {
+  it('knows every mend of one thing, and no other', () => {
+    const values = {
+      add: (a: number, b: number) => a + b,
+      sub: (a: number, b: number) => a - b,
+      mul: (a: number, b: number) => a * b,
+      div: (a: number, b: number) => (b === 0 ? NaN : a / b),
+    };
+    for (const operation of operations)
+      for (let left = 0; left <= 10; left += 1)
+        for (let right = 1; right <= 10; right += 1)
+          for (const claimed of [left + right + 1, left * right - 1, 12].filter((one) => one >= 0)) {
+            const expected: string[] = [];
+            const truth = values[operation](left, right);
+            if (Number.isInteger(truth) && truth >= 0)
+              expected.push(`answer ${left} ${right} ${operation} ${truth}`);
+            for (let n = 0; n <= 10; n += 1) {
+              if (n !== left && values[operation](n, right) === claimed)
+                expected.push(`left ${n} ${right} ${operation} ${claimed}`);
+              if (n !== right && values[operation](left, n) === claimed)
+                expected.push(`right ${left} ${n} ${operation} ${claimed}`);
+            }
+            for (const other of operations)
+              if (other !== operation && values[other](left, right) === claimed)
+                expected.push(`sign ${left} ${right} ${other} ${claimed}`);
+            const found = mendsOf({ operation, left, right }, claimed, 10);
+            expect(found).toHaveLength(expected.length);
+            for (const { says } of found) {
+              const [line, answer] = says
+                .replaceAll('×', '*')
+                .replaceAll('÷', '/')
+                .replaceAll('−', '-')
+                .split(' = ');
+              expect(Number(evaluate(line as string))).toBe(Number(answer));
+            }
+          }
+  });
+});
+
+describe('claims', () => {
+  it('go to the first, to nobody when too near, and are levelled by a head start', () => {
+    expect(firstClaim([])).toBeNull();
+    expect(firstClaim([{ seat: 1, atMs: 500 }])).toBe(1);
+    expect(
+      firstClaim([
+        { seat: 0, atMs: 500 },
+        { seat: 1, atMs: 500 + tieMs },
+      ]),
+    ).toBe(0);
+    expect(
+      firstClaim([
+        { seat: 0, atMs: 500 },
+        { seat: 1, atMs: 499 + tieMs },
+      ]),
+    ).toBeNull();
+    expect(
+      firstClaim(
+        [
+          { seat: 0, atMs: 500 },
+          { seat: 1, atMs: 900 },
+        ],
+        [0, 600],
+      ),
+    ).toBe(1);
+  });
+  it('take all that lies there, also what nobody could say', () => {
+    const game = findGame('first-voice') as AnyGame;
+    const play = playOf(game, 1, 2, true, 4);
+    const go = (state: GameState, move: Move) => playMove(game, play, state, move) as FirstVoiceState;
+    let state = go(game.setUp(play), { kind: 'go' });
+    state = go(state, { kind: 'claim', seat: null });
+    expect(state.lying).toBe(2);
+    state = go(go(state, { kind: 'go' }), { kind: 'claim', seat: 0 });
+    // Wrong: the other may take it.
+    state = go(state, { kind: 'said', seat: 0, right: false });
+    expect(needOf(game, play, state)).toMatchObject({ kind: 'say', asked: { seat: 1 } });
+    state = go(state, { kind: 'said', seat: 1, right: true });
+    expect(state.won).toEqual([0, 4]);
+  });
+});
+
+describe('Two to hold', () => {
+  const game = findGame('two-to-hold') as AnyGame;
+  it('sends a lone counter back, and holds with two', () => {
+    const play = playOf(game, 0, 2, true, 2);
+    const go = (state: GameState, ...moves: Move[]) =>
+      moves.reduce((one, move) => playMove(game, play, one, move), state) as HoldState;
+    const on = (state: HoldState, seat: number, total: number): HoldState => {
+      const rolled = go(
+        state,
+        { kind: 'roll', shown: [total - 6 < 1 ? 1 : total - 6, total - 6 < 1 ? total - 1 : 6] },
+        { kind: 'said', seat, right: true },
+      );
+      const at = rolled.squares.findIndex((one) => one.total === total && !one.held);
+      return go(rolled, { kind: 'choose', seat, key: String(at) });
+    };
+    let state = on(game.setUp(play) as HoldState, 0, 7);
+    expect(state.counters).toEqual([9, 10]);
+    state = on(state, 1, 7);
+    expect(state.counters).toEqual([10, 9]);
+    state = on(on(state, 0, 12), 1, 7);
+    expect(state.squares.filter((one) => one.held)).toEqual([{ total: 7, seat: 1, held: true }]);
+    expect(state.counters).toEqual([9, 8]);
+    expect(game.scores(play, state)).toEqual([0, 1]);
+  });
+  it('has every total of its dice on its board, and no other', () => {
+    for (const [nth, step] of game.steps.entries()) {
+      const state = game.setUp(playOf(game, nth, 2, true, 9)) as HoldState;
+      const { dice, operation } = step.rules as { dice: number[]; operation: 'add' | 'sub' | 'mul' };
+      const totals = new Set<number>();
+      const roll = (left: readonly number[], shown: readonly number[]) => {
+        if (left.length === 0)
+          totals.add(
+            operation === 'mul'
+              ? shown.reduce((a, b) => a * b)
+              : operation === 'add'
+                ? shown.reduce((a, b) => a + b)
+                : Math.max(...shown) - Math.min(...shown),
+          );
+        else for (let face = 1; face <= (left[0] as number); face += 1) roll(left.slice(1), [...shown, face]);
+      };
+      roll(dice, []);
+      expect([...new Set(state.squares.map((one) => one.total))].sort((a, b) => a - b)).toEqual(
+        [...totals].sort((a, b) => a - b),
+      );
+    }
+  });
+});
+
+describe('worked lines', () => {
+  it('are true by mathjs', () => {
+    for (const game of games)
+      for (const nth of game.steps.keys()) {
+        const play = playOf(game, nth, game.seats.least, false, 11);
+        let turns = 0;
+        playOut(game, play, 11, (state) => {
+          turns += 1;
+          if (turns % 4 !== 1) return;
+          for (const line of game.best(play, state)?.worked ?? [])
+            for (const part of line.split(/[,;:] /)) {
+              const sides = part.split(' = ');
+              if (sides.length !== 2 || /[a-z]/.test(part)) continue;
+              const [left, right] = sides.map((side) =>
+                Number(evaluate(side.replaceAll('×', '*').replaceAll('÷', '/').replaceAll('−', '-'))),
+              );
+              expect(left).toBe(right);
+            }
+        });
+      }
+  });
+});

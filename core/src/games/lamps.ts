@@ -1,0 +1,283 @@
+import { factKey } from '../facts/fact.ts';
+import { numberRecipe, packOf, type Card, type Recipe } from '../materials/pack.ts';
+import { shuffled } from '../random/random.ts';
+import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
+import { chanceOf, nextSeat } from './playGame.ts';
+import { freshState } from './rolled.ts';
+
+/** Special cards; each kind joins at a step of its own. */
+export const lampSpecials = ['rest', 'tenOff', 'upToTen', 'twice', 'missing'] as const;
+export type LampSpecial = (typeof lampSpecials)[number];
+
+export const lampSpecialTexts: Readonly<
+  Record<LampSpecial, { readonly name: string; readonly says: string }>
+> = {
+  rest: { name: 'rest', says: 'the next player sits out' },
+  tenOff: { name: 'ten off', says: 'the total less 10' },
+  upToTen: { name: 'up to ten', says: 'the total rises to the next ten' },
+  twice: { name: 'twice', says: 'the card last added is added again' },
+  missing: { name: 'what is missing', says: 'the total becomes 100 less itself' },
+};
+
+export interface LampRules {
+  readonly specials: readonly LampSpecial[];
+  /** How the total is kept. */
+  readonly total: 'beads' | 'written' | 'head';
+}
+
+/** A number card by its id in the pack, or a special one. */
+export type LampCard =
+  | { readonly kind: 'number'; readonly id: number }
+  | { readonly kind: 'special'; readonly special: LampSpecial; readonly copy: number };
+
+export interface LampState extends GameState {
+  readonly pile: readonly LampCard[];
+  readonly open: readonly LampCard[];
+  readonly gone: readonly LampCard[];
+  readonly total: number;
+  /** The number card last added; 0: none yet. */
+  readonly last: number;
+  /** First up to 100, then down again. */
+  readonly down: boolean;
+  /** Tens whose lamp is lit, and by whom carried off. */
+  readonly lit: readonly number[];
+  readonly carried: readonly (readonly number[])[];
+}
+
+const recipe: Recipe = numberRecipe(1, 10);
+const openCards = 3;
+const copiesOfSpecial = 3;
+const top = 100;
+
+const words = (specials: number, total: LampRules['total'] = 'beads'): LampRules => ({
+  specials: lampSpecials.slice(0, specials),
+  total,
+});
+
+export const lamps: Game<LampRules, LampState> = {
+  id: 'lamps',
+  name: 'Lamps',
+  family: 'totals',
+  told: {
+    aim: 'Land on tens: light their lamps, then carry them off.',
+    turn: [
+      'Choose one of three open cards and add it to the total that all share.',
+      'Land on a ten: its lamp is lit. Land on a lit ten again: carry the lamp off.',
+      'Up to 100 in the first round; in the second take away, down from 100.',
+    ],
+    ends: 'When the total is down at 0, or no card can be played.',
+    example: 'The total is 34. A 6 makes 40: the lamp of 40 is lit.',
+  },
+  seats: { least: 1, most: 4 },
+  minutes: 12,
+  steps: [
+    { name: 'On the bead frame', rules: words(0) },
+    { name: 'Rest joins', rules: words(1) },
+    { name: 'Ten off joins', rules: words(2) },
+    { name: 'Up to ten joins', rules: words(3) },
+    { name: 'Twice joins', rules: words(4) },
+    { name: 'What is missing joins', rules: words(5) },
+    { name: 'The total is written by the child', rules: words(5, 'written') },
+    { name: 'In the head', rules: words(5, 'head') },
+  ],
+  operations: () => ['add', 'sub'],
+  materials: ({ specials }) => ({
+    pack: recipe,
+    dice: [],
+    others: [
+      'ten lamps, for 10 to 100',
+      ...specials.map((one) => `${copiesOfSpecial} cards “${lampSpecialTexts[one].name}”`),
+    ],
+  }),
+  setUp: (play) => {
+    const cards: LampCard[] = [
+      ...packOf(recipe).map(({ id }): LampCard => ({ kind: 'number', id })),
+      ...play.rules.specials.flatMap((special) =>
+        Array.from({ length: copiesOfSpecial }, (_, copy): LampCard => ({ kind: 'special', special, copy })),
+      ),
+    ];
+    const pile = shuffled(cards, chanceOf(play, { draws: 0 }));
+    return {
+      ...freshState,
+      draws: 1,
+      pile: pile.slice(openCards),
+      open: pile.slice(0, openCards),
+      gone: [],
+      total: 0,
+      last: 0,
+      down: false,
+      lit: [],
+      carried: Array.from({ length: play.seats }, () => []),
+    };
+  },
+  need: (_play, state) => ({
+    kind: 'choose',
+    seat: state.turn,
+    says: `The total is ${state.total}. Which card?`,
+    choices: choicesOf(state),
+  }),
+  act,
+  scene: (_play, state) => ({
+    ...emptyScene,
+    rows: [{ name: 'Open', seat: null, cards: state.open.map((card, at) => faceOf(card, at)) }],
+    board: {
+      name: 'Lamps',
+      across: 10,
+      squares: Array.from({ length: 10 }, (_, at) => {
+        const ten = 10 * (at + 1);
+        const by = state.carried.findIndex((tens) => tens.includes(ten));
+        return {
+          text: String(ten),
+          mark:
+            by >= 0 ? { seat: by, held: true } : state.lit.includes(ten) ? { seat: null, held: false } : null,
+        };
+      }),
+    },
+    totals: [{ name: 'Total', value: state.total }],
+    target: state.down ? 0 : top,
+  }),
+  scores: (play, state) => {
+    const counts = state.carried.map((tens) => tens.length);
+    return play.against ? counts : [counts.reduce((a, b) => a + b, 0)];
+  },
+  best: (_play, state) => {
+    const choices = choicesOf(state);
+    const worth = ({ key }: Choice) => {
+      const after = afterCard(state, Number(key))?.total ?? -1;
+      const ten = after % 10 === 0 && after > 0;
+      return ten ? (state.lit.includes(after) ? 2 : 1) : 0;
+    };
+    const [best] = [...choices].sort((a, b) => worth(b) - worth(a));
+    if (!best || worth(best) === 0) return null;
+    return {
+      says: worth(best) === 2 ? `${best.says}: a lit lamp to carry off.` : `${best.says}: a lamp is lit.`,
+      worked: [best.says],
+      move: { kind: 'choose', seat: state.turn, key: best.key },
+    };
+  },
+};
+
+const pack = packOf(recipe);
+const worthOf = (card: LampCard) => (card.kind === 'number' ? (pack[card.id] as Card).worth : null);
+
+function faceOf(card: LampCard, at: number) {
+  if (card.kind === 'number') {
+    const { id, rank, colour, worth } = pack[card.id] as Card;
+    return { id, rank, colour, worth };
+  }
+  return {
+    id: 1000 + at,
+    rank: 'joker' as const,
+    colour: 'black' as const,
+    worth: null,
+    says: lampSpecialTexts[card.special].name,
+  };
+}
+
+/** The total after the open card at a place, and how it is told; undefined: it cannot be played. */
+function afterCard(
+  state: LampState,
+  at: number,
+): { readonly total: number; readonly says: string; readonly fact?: string } | undefined {
+  const card = state.open[at];
+  if (!card) return undefined;
+  const { total, down, last } = state;
+  const moved = (by: number, says: string) => {
+    const next = down ? total - by : total + by;
+    return next < 0 || next > top
+      ? undefined
+      : { total: next, says: `${says}${total} ${down ? '−' : '+'} ${by} = ${next}` };
+  };
+  const worth = worthOf(card);
+  if (worth !== null) {
+    const found = moved(worth, '');
+    // Only facts of a ten and some or to the next ten are facts of the grid: the ones of the total with the card.
+    const ones = total % 10;
+    const fact = down
+      ? ones >= worth
+        ? factKey({ operation: 'sub', left: ones, right: worth })
+        : undefined
+      : factKey({ operation: 'add', left: ones, right: worth });
+    return found && { ...found, ...(fact === undefined ? {} : { fact }) };
+  }
+  const { special } = card as LampCard & { readonly kind: 'special' };
+  const { name } = lampSpecialTexts[special];
+  switch (special) {
+    case 'rest':
+      return { total, says: `${name}: the next player sits out` };
+    case 'tenOff':
+      return total < 10 ? undefined : { total: total - 10, says: `${name}: ${total} − 10 = ${total - 10}` };
+    case 'upToTen': {
+      const next = Math.ceil(total / 10) * 10;
+      return next === total || next > top
+        ? undefined
+        : { total: next, says: `${name}: ${total} + ${next - total} = ${next}` };
+    }
+    case 'twice':
+      return last === 0 ? undefined : moved(last, `${name}: `);
+    case 'missing':
+      return { total: top - total, says: `${name}: 100 − ${total} = ${top - total}` };
+  }
+}
+
+function choicesOf(state: LampState): Choice[] {
+  return state.open.flatMap((card, at) => {
+    const after = afterCard(state, at);
+    if (!after) return [];
+    const id = card.kind === 'number' ? card.id : 1000 + at;
+    return [
+      {
+        key: String(at),
+        says: after.says,
+        at: { card: id },
+        ...(after.fact === undefined ? {} : { fact: after.fact }),
+      },
+    ];
+  });
+}
+
+function act(play: Play<LampRules>, state: LampState, move: Move): LampState {
+  if (move.kind !== 'choose') return state;
+  const at = Number(move.key);
+  const card = state.open[at] as LampCard;
+  const after = afterCard(state, at) as { readonly total: number; readonly says: string };
+  const [drawn, ...pile] = state.pile;
+  const open = state.open.flatMap((one, place) => (place !== at ? [one] : drawn ? [drawn] : []));
+  const ten = after.total !== state.total && after.total % 10 === 0 && after.total > 0 ? after.total : null;
+  const carriedOff =
+    ten !== null && state.lit.includes(ten) && !state.carried.some((tens) => tens.includes(ten));
+  const lit = ten !== null && !state.lit.includes(ten) ? [...state.lit, ten] : state.lit;
+  const carried = carriedOff
+    ? state.carried.map((tens, seat) => (seat === state.turn ? [...tens, ten] : tens))
+    : state.carried;
+  const down = state.down || after.total === top;
+  const rest = card.kind === 'special' && card.special === 'rest';
+  const first = nextSeat(play, state, state.turn);
+  const says = [
+    after.says,
+    carriedOff
+      ? `seat ${state.turn + 1} carries the lamp of ${ten} off`
+      : lit !== state.lit
+        ? `the lamp of ${ten} is lit`
+        : '',
+  ]
+    .filter(Boolean)
+    .join('; ');
+  const next: LampState = {
+    ...state,
+    pile,
+    open,
+    gone: [...state.gone, card],
+    total: after.total,
+    last: worthOf(card) ?? state.last,
+    down,
+    lit,
+    carried,
+    turn: rest ? nextSeat(play, state, first) : first,
+    says: `${says}.`,
+  };
+  if (down && after.total === 0 && state.down) return { ...next, over: 'The total is down at 0.' };
+  return choicesOf(next).length > 0
+    ? next
+    : { ...next, over: open.length === 0 ? 'The pack is out.' : 'No open card can be played.' };
+}

@@ -1,0 +1,16 @@
+import { rollDice, type DieSides } from '../materials/dice.ts';
+import type { GameState, Move, Play } from './game.ts';
+import { chanceOf } from './playGame.ts';
+
+/** What a roll shows: that of real dice where it is given, else by chance. */
+export function rolled(
+  play: Pick<Play<unknown>, 'seed'>,
+  state: Pick<GameState, 'draws'>,
+  move: Move,
+  dice: readonly DieSides[],
+): readonly number[] {
+  return move.kind === 'roll' && move.shown ? move.shown : rollDice(dice, chanceOf(play, state));
+}
+
+/** What a game begins with, whatever else its state holds. */
+export const freshState: GameState = { turn: 0, draws: 0, out: [], over: null, says: 'Ready.' };

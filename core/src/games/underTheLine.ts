@@ -1,0 +1,262 @@
+import { factKey } from '../facts/fact.ts';
+import { numberRecipe, packOf, shuffledIds, type Card } from '../materials/pack.ts';
+import { twoNumberLayouts, type UnderLine } from '../numbers/underLine.ts';
+import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
+import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
+import { chanceOf, seatsIn } from './playGame.ts';
+import { freshState } from './rolled.ts';
+
+export interface LineRules {
+  /** The sum that is not to be gone over, or the difference to come near. */
+  readonly line: number;
+  readonly kind: 'under' | 'difference';
+  /** How it is laid and worked: a place frame with columns, or in the head. */
+  readonly frame: boolean;
+}
+
+export interface LineState extends GameState {
+  readonly pile: readonly number[];
+  readonly gone: readonly number[];
+  readonly hands: readonly (readonly number[])[];
+  /** What each seat laid; 'none': it says that nothing fits. */
+  readonly laid: readonly (UnderLine | 'none' | null)[];
+  readonly asking: Asking | null;
+  readonly round: number;
+  readonly points: readonly number[];
+}
+
+const rounds = 5;
+const handSize = 4;
+const recipe = numberRecipe(1, 9);
+const pack = packOf(recipe);
+const none = 'none';
+
+export const underTheLine: Game<LineRules, LineState> = {
+  id: 'under-the-line',
+  name: 'Under the line',
+  family: 'compare',
+  told: {
+    aim: 'Lay two 2-digit numbers with a sum as near the line as can be, and not over it.',
+    turn: [
+      'Everyone gets four cards and lays them as two numbers of tens and ones.',
+      'Say the sum. The nearest under the line takes the point; equally near, each takes one.',
+      'Nothing fits under the line: say so. If that is true, new cards are dealt.',
+    ],
+    ends: `After ${rounds} rounds.`,
+    example: 'The line is 110 and there lie 2, 5, 6 and 4: 56 + 42 = 98 is good, 65 + 42 = 107 is better.',
+  },
+  seats: { least: 1, most: 4 },
+  minutes: 12,
+  steps: [
+    { name: 'Under 110, with a place frame', rules: { line: 110, kind: 'under', frame: true } },
+    { name: 'Under 110, in the head', rules: { line: 110, kind: 'under', frame: false } },
+    { name: 'Under 150', rules: { line: 150, kind: 'under', frame: false } },
+    { name: 'A difference near 30', rules: { line: 30, kind: 'difference', frame: false } },
+  ],
+  operations: ({ kind }) => [kind === 'under' ? 'add' : 'sub'],
+  materials: ({ frame }) => ({
+    pack: recipe,
+    dice: [],
+    others: frame ? ['a place frame for each player'] : [],
+  }),
+  setUp: (play) =>
+    deal(play, {
+      ...freshState,
+      pile: shuffledIds(pack, chanceOf(play, { draws: 0 })),
+      draws: 1,
+      gone: [],
+      hands: [],
+      laid: [],
+      asking: null,
+      round: 0,
+      points: Array<number>(play.against ? play.seats : 1).fill(0),
+    }),
+  need: (play, state) => {
+    if (state.asking) return { kind: 'say', asked: state.asking.asked, says: askingSays(state.asking) };
+    const seat = toLay(play, state);
+    if (seat === undefined) return { kind: 'go', says: 'Deal the next round.' };
+    const goal =
+      play.rules.kind === 'under' ? `under ${play.rules.line}` : `with a difference near ${play.rules.line}`;
+    return {
+      kind: 'choose',
+      seat,
+      says: `Seat ${seat + 1}: two numbers ${goal}.`,
+      choices: choicesOf(play, state, seat),
+    };
+  },
+  act,
+  leaves: (play, state, seat) => {
+    const rest = state.asking?.asked.seat === seat ? { ...state, asking: null } : state;
+    return toLay(play, rest) === undefined && rest.asking === null ? settle(play, rest) : rest;
+  },
+  scene: (play, state) => ({
+    ...emptyScene,
+    rows: state.hands.map((hand, seat) => ({
+      name: `Seat ${seat + 1}`,
+      seat,
+      cards: hand.map((id) => pack[id] as Card),
+    })),
+    totals: state.points.map((value, seat) => ({
+      name: play.against ? `Seat ${seat + 1}` : 'Together',
+      value,
+    })),
+    target: play.rules.line,
+  }),
+  scores: (_play, state) => state.points,
+  best: (play, state) => {
+    const seat = toLay(play, state);
+    if (state.asking || seat === undefined) return null;
+    const best = bestLayout(play, worthsOf(state, seat));
+    if (!best)
+      return {
+        says: `Nothing these cards can be laid to stays under ${play.rules.line}.`,
+        worked: [],
+        move: { kind: 'choose', seat, key: none },
+      };
+    const off = Math.abs(play.rules.line - valueOf(play.rules, best));
+    return {
+      says: `${wholeOf(play.rules, best)}, ${off} from the line.`,
+      worked: [wholeOf(play.rules, best)],
+      move: { kind: 'choose', seat, key: keyOf(best) },
+    };
+  },
+};
+
+const worthsOf = (state: LineState, seat: number) =>
+  (state.hands[seat] ?? []).map((id) => (pack[id] as Card).worth);
+const keyOf = ({ left, right }: UnderLine) => `${left},${right}`;
+const valueOf = ({ kind }: LineRules, { left, right, sum }: UnderLine) =>
+  kind === 'under' ? sum : left - right;
+const signOf = ({ kind }: LineRules) => (kind === 'under' ? '+' : '−');
+const wholeOf = (rules: LineRules, one: UnderLine) =>
+  `${one.left} ${signOf(rules)} ${one.right} = ${valueOf(rules, one)}`;
+
+/** The layout nearest to the line that counts; undefined: none does. */
+function bestLayout(play: Play<LineRules>, digits: readonly number[]): UnderLine | undefined {
+  const { line, kind } = play.rules;
+  return twoNumberLayouts(digits)
+    .filter((one) => kind === 'difference' || one.sum <= line)
+    .sort(
+      (a, b) =>
+        Math.abs(line - valueOf(play.rules, a)) - Math.abs(line - valueOf(play.rules, b)) || b.left - a.left,
+    )[0];
+}
+
+/** The first seat still to lay; undefined when all have. */
+const toLay = (play: Play<LineRules>, state: LineState) =>
+  seatsIn(play, state).find((seat) => state.laid[seat] === null);
+
+function choicesOf(play: Play<LineRules>, state: LineState, seat: number): Choice[] {
+  const layouts = twoNumberLayouts(worthsOf(state, seat)).map((one) => ({
+    key: keyOf(one),
+    says: `${one.left} ${signOf(play.rules)} ${one.right}`,
+  }));
+  return play.rules.kind === 'under'
+    ? [...layouts, { key: none, says: `Nothing fits under ${play.rules.line}` }]
+    : layouts;
+}
+
+/** Four cards to each seat; too few left: those played before are shuffled in again. */
+function deal(play: Play<LineRules>, state: LineState): LineState {
+  const seats = seatsIn(play, state);
+  const needed = handSize * seats.length;
+  const gone = [...state.gone, ...state.hands.flat()];
+  const again = state.pile.length < needed;
+  const random = chanceOf(play, state);
+  const fresh = again
+    ? [
+        ...state.pile,
+        ...shuffledIds(
+          gone.map((id) => pack[id] as Card),
+          random,
+        ),
+      ]
+    : state.pile;
+  const hands = Array.from({ length: play.seats }, (_, seat) => {
+    const at = seats.indexOf(seat);
+    return at < 0 ? [] : fresh.slice(handSize * at, handSize * (at + 1));
+  });
+  return {
+    ...state,
+    draws: state.draws + 1,
+    pile: fresh.slice(needed),
+    gone: again ? [] : gone,
+    hands,
+    laid: Array<null>(play.seats).fill(null),
+    round: state.round + 1,
+    says: `Round ${state.round + 1}.`,
+  };
+}
+
+function act(play: Play<LineRules>, state: LineState, move: Move): LineState {
+  switch (move.kind) {
+    case 'go':
+      return state.round >= rounds ? { ...state, over: `${rounds} rounds are played.` } : deal(play, state);
+    case 'choose': {
+      const chosen =
+        move.key === none
+          ? none
+          : twoNumberLayouts(worthsOf(state, move.seat)).find((one) => keyOf(one) === move.key);
+      const laid = state.laid.map((one, seat) => (seat === move.seat ? (chosen ?? null) : one));
+      const next: LineState = { ...state, laid, turn: move.seat };
+      if (chosen === none || chosen === undefined)
+        return afterLaid(play, { ...next, says: 'Nothing fits, it is said.' });
+      const { left, right } = chosen;
+      const value = String(valueOf(play.rules, chosen));
+      const operation = play.rules.kind === 'under' ? 'add' : 'sub';
+      return {
+        ...next,
+        asking: ask({
+          seat: move.seat,
+          fact: factKey({ operation, left, right }),
+          shown: `${left} ${signOf(play.rules)} ${right}`,
+          answer: value,
+          whole: wholeOf(play.rules, chosen),
+        }),
+      };
+    }
+    case 'said': {
+      const asking = state.asking as Asking;
+      const found = answerAsking(play, state, asking, move);
+      if (found.kind === 'again') return { ...state, asking: found.asking };
+      return afterLaid(play, { ...state, asking: null, says: `${asking.asked.whole}.` });
+    }
+    default:
+      return state;
+  }
+}
+
+const afterLaid = (play: Play<LineRules>, state: LineState) =>
+  toLay(play, state) === undefined ? settle(play, state) : state;
+
+/** Points of a round: nearest to the line; equally near, each. Together: one for each seat that found the best there was. */
+function settle(play: Play<LineRules>, state: LineState): LineState {
+  const { line, kind } = play.rules;
+  const seats = seatsIn(play, state);
+  const off = (seat: number) => {
+    const laid = state.laid[seat];
+    if (!laid || laid === none || (kind === 'under' && laid.sum > line)) return Infinity;
+    return Math.abs(line - valueOf(play.rules, laid));
+  };
+  const least = Math.min(...seats.map(off));
+  const truly = seats.filter((seat) => state.laid[seat] === none && !bestLayout(play, worthsOf(state, seat)));
+  const missed = seats.find((seat) => state.laid[seat] === none && !truly.includes(seat));
+  const found = seats.filter((seat) => {
+    const best = bestLayout(play, worthsOf(state, seat));
+    return best ? off(seat) === Math.abs(line - valueOf(play.rules, best)) : state.laid[seat] === none;
+  });
+  const points = play.against
+    ? state.points.map((count, seat) =>
+        least < Infinity && off(seat) === least && seats.includes(seat) ? count + 1 : count,
+      )
+    : [(state.points[0] ?? 0) + found.length];
+  const best = missed === undefined ? undefined : bestLayout(play, worthsOf(state, missed));
+  const says = best
+    ? `${wholeOf(play.rules, best)} was there.`
+    : truly.length > 0
+      ? `True: nothing fits under ${line}.`
+      : least < Infinity
+        ? `${least} from the line is nearest.`
+        : 'Nobody stayed under the line.';
+  return { ...state, points, says };
+}
