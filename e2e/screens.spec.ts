@@ -38,6 +38,7 @@ async function screensOf(
       (what) => [`sheet of ${what}`, `/table/new/${odalys.id}?what=${what}`, heading('Odalys B.')] as const,
     ),
     ['review', `/review/${play}`, heading(/Facts met/)],
+    ['number checker', '/checker', heading('Number checker')],
     ['settings', '/settings', heading('Settings')],
     ['numbers of the room', '/room', heading('The Lantern Room')],
     ['pathways', '/room/pathways', heading('The Lantern Room')],

@@ -45,6 +45,9 @@ const Pathways = lazy(() => import('../screens/room/Pathways.tsx').then((m) => (
 const PathwayEditor = lazy(() =>
   import('../screens/room/PathwayEditor.tsx').then((m) => ({ default: m.PathwayEditor })),
 );
+const NumberChecker = lazy(() =>
+  import('../screens/checker/NumberChecker.tsx').then((m) => ({ default: m.NumberChecker })),
+);
 const Settings = lazy(() => import('../screens/Settings.tsx').then((m) => ({ default: m.Settings })));
 const KeypadCalibration = lazy(() =>
   import('../screens/calibrate/KeypadCalibration.tsx').then((m) => ({ default: m.KeypadCalibration })),
@@ -118,6 +121,7 @@ export function App() {
                   <Route path="/room" element={<RoomPolicy />} />
                   <Route path="/room/pathways" element={<Pathways />} />
                   <Route path="/room/pathways/:pathwayId" element={<PathwayEditor />} />
+                  <Route path="/checker" element={<NumberChecker />} />
                   <Route path="/settings" element={<Settings />} />
                   <Route path="*" element={<p>There is nothing at this address.</p>} />
                 </Route>
