@@ -54,7 +54,6 @@ async function recordViews(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/sign-in`);
   await page.getByRole('button', { name: 'Sign in' }).waitFor();
   await page.evaluate(() => document.fonts.ready);
-  await shot(page, 'sign-in');
   await signIn(page, base);
   await page.getByRole('link', { name: 'Start with Ilse' }).waitFor();
   await shot(page, 'today');
@@ -71,6 +70,7 @@ async function recordViews(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/room`);
   await page.getByLabel('Facts recalled, in 100').fill('60');
   await page.getByLabel('Facts short, at most').fill('9');
+  await page.getByText(/^Each fact instant: /).waitFor({ timeout: 90_000 });
   await shot(page, 'numbers');
   await page.goto(`${base}/room/pathways`);
   await page.getByRole('button', { name: 'Make a copy to change' }).click();
@@ -78,6 +78,12 @@ async function recordViews(page: Page, base: string): Promise<void> {
   for (const fact of ['11 × 4', '12 × 4'])
     await page.getByRole('button', { name: fact, exact: true }).click();
   await shot(page, 'pathway');
+  await page.goto(`${base}/checker`);
+  await page.getByLabel('Numbers, or what the dice show').fill('2 3 6');
+  await page.getByLabel('To be made').fill('24');
+  await page.getByLabel('A line that someone claims').fill('2 + 6 = 8 x 3 = 24');
+  await page.getByRole('button', { name: '16, can be made' }).click();
+  await shot(page, 'checker');
   await page.goto(`${base}/settings`);
   await page.getByRole('heading', { name: 'Settings' }).waitFor();
   await shot(page, 'settings');
