@@ -44,7 +44,7 @@ test('accepting moves the pupil\u2019s set and is on record with policy and answ
     await expect(page.locator('.told')).toBeHidden();
   }
   await toReview(page);
-  await expect(page.getByRole('heading', { name: 'squares has held' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Held: squares' })).toBeVisible();
   await expectNoViolations(page);
   await page.getByRole('button', { name: 'Accept: go on with 4 as double 2' }).click();
   await page.getByRole('link', { name: `${made.name}\u2019s page` }).click();

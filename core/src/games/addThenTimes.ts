@@ -5,6 +5,7 @@ import { emptyScene, type Choice, type Game, type GameState, type Move, type Pla
 import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
 import { nextSeat } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
+import { namedScores, scoreCount, scoreOf } from './scoring.ts';
 
 export interface AddTimesRules {
   readonly dice: readonly DieSides[];
@@ -49,7 +50,7 @@ export const addThenTimes: Game<AddTimesRules, AddTimesState> = {
   materials: ({ dice, target }) => ({ pack: null, dice, others: [`paper for the totals to ${target}`] }),
   setUp: (play) => ({
     ...freshState,
-    totals: Array<number>(play.against ? play.seats : 1).fill(0),
+    totals: Array<number>(scoreCount(play)).fill(0),
     roll: null,
     asking: null,
     chosen: 0,
@@ -65,10 +66,7 @@ export const addThenTimes: Game<AddTimesRules, AddTimesState> = {
   scene: (play, state) => ({
     ...emptyScene,
     dice: state.roll ?? [],
-    totals: state.totals.map((value, seat) => ({
-      name: play.against ? `Seat ${seat + 1}` : 'Together',
-      value,
-    })),
+    totals: namedScores(play, state.totals, 'Together'),
     target: play.rules.target,
   }),
   scores: (_play, state) => state.totals,
@@ -149,7 +147,7 @@ function act(play: Play<AddTimesRules>, state: AddTimesState, move: Move): AddTi
       const asking = state.asking as Asking;
       const found = answerAsking(play, state, asking, move);
       if (found.kind === 'again') return { ...state, asking: found.asking };
-      const by = found.kind === 'said' ? (play.against ? found.by : 0) : null;
+      const by = found.kind === 'said' ? scoreOf(play, found.by) : null;
       const totals = state.totals.map((total, at) => (at === by ? total + state.chosen : total));
       const next = { ...state, totals, asking: null, roll: null, says: `${asking.asked.whole}.` };
       if (by !== null && (totals[by] as number) >= play.rules.target)

@@ -14,6 +14,7 @@ import {
 } from './game.ts';
 import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
+import { scoresFrom } from './scoring.ts';
 
 export interface BondRules {
   readonly recipe: Recipe;
@@ -119,7 +120,7 @@ export const bondHunt: Game<BondRules, BondState> = {
   }),
   scores: (play, state) => {
     const counts = state.taken.map((cards) => cards.length);
-    return play.against ? counts : [counts.reduce((a, b) => a + b, 0)];
+    return scoresFrom(play, counts);
   },
   // What lies face down is not given away.
   best: () => null,

@@ -1,11 +1,12 @@
 import type { FactKey } from '../facts/fact.ts';
 import { allRolls, type DieSides } from '../materials/dice.ts';
-import { expressionText, numbersIn, shownSigns, type Expression, type Sign } from '../numbers/expression.ts';
+import { expressionText, numbersIn, type Expression, type Sign } from '../numbers/expression.ts';
 import { reach } from '../numbers/reach.ts';
 import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
 import { factsOfLine, nextSeat } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { operationOfSign } from './signOperation.ts';
+import { marksBySeat, scoreCount, scoreOf, scoresFrom } from './scoring.ts';
 
 export interface CoverRules {
   readonly dice: readonly DieSides[];
@@ -60,7 +61,7 @@ export const coverTheBoard: Game<CoverRules, CoverState> = {
   setUp: (play) => ({
     ...freshState,
     covered: boardNumbers(play.rules).map(() => null),
-    spares: Array<number>(play.against ? play.seats : 1).fill(sparesEach),
+    spares: Array<number>(scoreCount(play)).fill(sparesEach),
     roll: null,
   }),
   need: (play, state) => {
@@ -94,13 +95,7 @@ export const coverTheBoard: Game<CoverRules, CoverState> = {
       value,
     })),
   }),
-  scores: (play, state) => {
-    const counts = Array.from(
-      { length: play.seats },
-      (_, seat) => state.covered.filter((by) => by === seat).length,
-    );
-    return play.against ? counts : [counts.reduce((a, b) => a + b, 0)];
-  },
+  scores: (play, state) => scoresFrom(play, marksBySeat(play, state.covered)),
   best: (play, state) => {
     if (state.roll === null) return null;
     const choices = choicesOf(play, state);
@@ -122,26 +117,8 @@ const rollText = (roll: readonly number[]) =>
 
 /** Lines by value that use every die. */
 function linesOfRoll(one: CoverRules, roll: readonly number[]): Map<number, Expression> {
-  const out = new Map<number, Expression>();
-  if (roll.length === 2) {
-    const [high = 0, low = 0] = [...roll].sort((a, b) => b - a);
-    for (const sign of one.signs) {
-      const value = { '+': high + low, '-': high - low, '*': high * low, '/': low === 0 ? 0.5 : high / low }[
-        sign
-      ];
-      if (Number.isInteger(value) && !out.has(value))
-        out.set(value, {
-          kind: 'step',
-          sign,
-          left: { kind: 'number', value: high },
-          right: { kind: 'number', value: low },
-        });
-    }
-    return out;
-  }
   const all = reach({ numbers: roll, signs: one.signs, from: 0, to: 999, least: roll.length });
-  for (const value of all.values) out.set(value, all.lineFor(value) as Expression);
-  return out;
+  return new Map(all.values.map((value) => [value, all.lineFor(value) as Expression]));
 }
 
 const boards = new Map<
@@ -195,7 +172,7 @@ function act(play: Play<CoverRules>, state: CoverState, move: Move): CoverState 
   const chosen = move.kind === 'choose' ? choices.find((one) => one.key === move.key) : undefined;
   const on = { ...state, roll: null, turn: nextSeat(play, state, state.turn) };
   if (!chosen) {
-    const own = play.against ? state.turn : 0;
+    const own = scoreOf(play, state.turn);
     const spares = state.spares.map((count, at) => (at === own ? count - 1 : count));
     const says = choices[0]
       ? `A spare is gone; ${choices[0].says} was there.`
@@ -211,6 +188,3 @@ function act(play: Play<CoverRules>, state: CoverState, move: Move): CoverState 
     over: covered.every((by) => by !== null) ? 'Every number is covered.' : null,
   };
 }
-
-/** The signs of a step in words for the board: "+ −". */
-export const signsText = (signs: readonly Sign[]): string => signs.map((sign) => shownSigns[sign]).join(' ');

@@ -7,6 +7,7 @@ import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
 import { emptyScene, type Game, type GameState, type Move, type Play } from './game.ts';
 import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
+import { marksBySeat } from './scoring.ts';
 
 export interface FactLineRules {
   readonly side: 3 | 4;
@@ -107,10 +108,7 @@ export const factLine: Game<FactLineRules, FactLineState> = {
     },
   }),
   scores: (play, state) => {
-    const counts = Array.from(
-      { length: play.seats },
-      (_, seat) => state.marks.filter((mark) => mark === seat).length,
-    );
+    const counts = marksBySeat(play, state.marks);
     if (!play.against) return [counts.reduce((a, b) => a + b, 0)];
     return counts.map((_, seat) => (seat === state.winner ? 1 : 0));
   },

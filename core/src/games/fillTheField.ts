@@ -5,6 +5,7 @@ import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
 import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
 import { nextSeat, seatsIn } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
+import { scoresFrom } from './scoring.ts';
 
 export interface FieldRules {
   readonly rows: number;
@@ -127,7 +128,7 @@ function areas(play: Play<FieldRules>, state: FieldState): number[] {
   const sums = Array.from({ length: play.seats }, (_, seat) =>
     state.lies.reduce((sum, one) => sum + (one.seat === seat ? area(one) : 0), 0),
   );
-  return play.against ? sums : [sums.reduce((a, b) => a + b, 0)];
+  return [...scoresFrom(play, sums)];
 }
 
 const placesFor = (play: Play<FieldRules>, lies: readonly Plot[], a: number, b: number) =>

@@ -1,10 +1,12 @@
 import type { Operation } from '../facts/operation.ts';
-import { rollDice, type DieSides } from '../materials/dice.ts';
+import type { DieSides } from '../materials/dice.ts';
 import { numberRecipe, packOf, shuffledIds, type Card, type Recipe } from '../materials/pack.ts';
 import { askCards } from './askFact.ts';
 import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
 import { emptyScene, type Game, type GameState, type Move, type Play, type Told } from './game.ts';
 import { chanceOf, seatsIn } from './playGame.ts';
+import { freshState, rolled } from './rolled.ts';
+import { scoresFrom } from './scoring.ts';
 
 /** Rules of First voice and of Turnabout at a step. */
 export interface FirstVoiceRules {
@@ -83,11 +85,8 @@ function make(
     setUp: (play) => {
       const { recipe, operations } = play.rules;
       return {
-        turn: 0,
+        ...freshState,
         draws: 1,
-        out: [],
-        over: null,
-        says: 'Ready.',
         pile: recipe ? shuffledIds(packOf(recipe), chanceOf(play, { draws: 0 })) : [],
         open: [],
         openIds: [],
@@ -125,7 +124,7 @@ function make(
       dice: play.rules.recipe ? [] : state.open,
       totals: state.won.map((value, seat) => ({ name: `Seat ${seat + 1}`, value })),
     }),
-    scores: (_play, state) => state.won,
+    scores: (play, state) => scoresFrom(play, state.won),
     best: () => null,
   };
 }
@@ -142,14 +141,8 @@ function act(play: Play<FirstVoiceRules>, state: FirstVoiceState, move: Move): F
     case 'go':
     case 'roll':
       return turned(play, state, move);
-    case 'signal': {
-      const next = {
-        ...state,
-        operation: move.operation,
-        says: 'Everyone freezes: another sign from now on.',
-      };
-      return next;
-    }
+    case 'signal':
+      return { ...state, operation: move.operation, says: 'Everyone freezes: another sign from now on.' };
     case 'claim':
       if (move.seat === null) return letLie(play, state);
       return { ...state, claiming: false, turn: move.seat, asking: ask(askedNow(state, move.seat)) };
@@ -157,7 +150,7 @@ function act(play: Play<FirstVoiceRules>, state: FirstVoiceState, move: Move): F
       const asking = state.asking as Asking;
       const found = answerAsking(play, state, asking, move);
       if (found.kind === 'again') return { ...state, asking: found.asking, turn: found.asking.asked.seat };
-      if (found.kind === 'shown') return letLie(play, { ...state, says: asking.asked.whole });
+      if (found.kind === 'shown') return letLie(play, state, `${asking.asked.whole}. `);
       const taken = state.lying + countOpen(play, state);
       const won = state.won.map((count, seat) => (seat === found.by ? count + taken : count));
       return ended(play, {
@@ -179,14 +172,10 @@ function act(play: Play<FirstVoiceRules>, state: FirstVoiceState, move: Move): F
 const countOpen = (play: Play<FirstVoiceRules>, state: FirstVoiceState) =>
   play.rules.recipe ? state.openIds.length : 1;
 
-function turned(
-  play: Play<FirstVoiceRules>,
-  state: FirstVoiceState,
-  move: Move & { readonly kind: 'go' | 'roll' },
-): FirstVoiceState {
+function turned(play: Play<FirstVoiceRules>, state: FirstVoiceState, move: Move): FirstVoiceState {
   const { recipe } = play.rules;
   const ids = recipe ? state.pile.slice(0, play.rules.cards) : [];
-  const shown = move.kind === 'roll' ? (move.shown ?? rollDice(play.rules.dice, chanceOf(play, state))) : [];
+  const shown = recipe ? [] : rolled(play, state, move, play.rules.dice);
   const next: FirstVoiceState = {
     ...state,
     pile: state.pile.slice(ids.length),
@@ -203,8 +192,8 @@ function turned(
     : { ...next, claiming: true };
 }
 
-/** What is open stays for the next winner. */
-function letLie(play: Play<FirstVoiceRules>, state: FirstVoiceState): FirstVoiceState {
+/** What is open stays for the next winner; `shown` is the whole fact where nobody could say it. */
+function letLie(play: Play<FirstVoiceRules>, state: FirstVoiceState, shown = ''): FirstVoiceState {
   return ended(play, {
     ...state,
     lying: state.lying + countOpen(play, state),
@@ -212,7 +201,7 @@ function letLie(play: Play<FirstVoiceRules>, state: FirstVoiceState): FirstVoice
     openIds: [],
     asking: null,
     claiming: false,
-    says: 'It lies there for the next.',
+    says: `${shown}It lies there for the next.`,
   });
 }
 

@@ -352,6 +352,11 @@ describe('claims', () => {
     expect(needOf(game, play, state)).toMatchObject({ kind: 'say', asked: { seat: 1 } });
     state = go(state, { kind: 'said', seat: 1, right: true });
     expect(state.won).toEqual([0, 4]);
+    // Nobody can: the whole fact is shown to all, and lies there.
+    state = go(go(state, { kind: 'go' }), { kind: 'claim', seat: 1 });
+    state = go(go(state, { kind: 'said', seat: 1, right: false }), { kind: 'said', seat: 0, right: false });
+    expect(state.says).toMatch(/^\d+ \+ \d+ = \d+\. It lies there for the next\.$/);
+    expect(state.lying).toBe(2);
   });
 });
 

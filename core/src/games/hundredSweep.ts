@@ -5,6 +5,7 @@ import { emptyScene, type Choice, type Game, type GameState, type Move, type Pla
 import { factsOfLine, nextSeat, seatsIn } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { operationOfSign } from './signOperation.ts';
+import { marksBySeat, namedScores, scoresFrom } from './scoring.ts';
 
 export interface SweepRules {
   readonly dice: readonly DieSides[];
@@ -106,10 +107,7 @@ export const hundredSweep: Game<SweepRules, SweepState> = {
         mark: seat === null ? null : { seat, held: true },
       })),
     },
-    totals: scoresOf(play, state).map((value, seat) => ({
-      name: play.against ? `Seat ${seat + 1}` : 'Marked',
-      value,
-    })),
+    totals: namedScores(play, scoresOf(play, state), 'Marked'),
   }),
   scores: scoresOf,
   best: (play, state) => {
@@ -130,12 +128,8 @@ export const hundredSweep: Game<SweepRules, SweepState> = {
   },
 };
 
-function scoresOf(play: Play<SweepRules>, state: SweepState): number[] {
-  const counts = Array.from(
-    { length: play.seats },
-    (_, seat) => state.marks.filter((mark) => mark === seat).length,
-  );
-  return play.against ? counts : [counts.reduce((a, b) => a + b, 0)];
+function scoresOf(play: Play<SweepRules>, state: SweepState): readonly number[] {
+  return scoresFrom(play, marksBySeat(play, state.marks));
 }
 
 const reached = new Map<string, Reach>();

@@ -6,6 +6,7 @@ import { reach } from '../numbers/reach.ts';
 import { emptyScene, type Game, type GameState, type Move, type Play } from './game.ts';
 import { chanceOf, nextSeat, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
+import { scoresFrom } from './scoring.ts';
 
 export interface MiddleRules {
   readonly recipe: Recipe;
@@ -104,7 +105,7 @@ export const intoTheMiddle: Game<MiddleRules, MiddleState> = {
   }),
   scores: (play, state) => {
     const counts = state.won.map((cards) => cards.length);
-    return play.against ? counts : [counts.reduce((a, b) => a + b, 0)];
+    return scoresFrom(play, counts);
   },
   best: (play, state) => {
     const line = longestLine(play, state);

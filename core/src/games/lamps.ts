@@ -4,6 +4,7 @@ import { shuffled } from '../random/random.ts';
 import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
 import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
+import { scoresFrom } from './scoring.ts';
 
 /** Special cards; each kind joins at a step of its own. */
 export const lampSpecials = ['rest', 'tenOff', 'upToTen', 'twice', 'missing'] as const;
@@ -96,12 +97,16 @@ export const lamps: Game<LampRules, LampState> = {
         Array.from({ length: copiesOfSpecial }, (_, copy): LampCard => ({ kind: 'special', special, copy })),
       ),
     ];
-    const pile = shuffled(cards, chanceOf(play, { draws: 0 }));
+    const shuffledCards = shuffled(cards, chanceOf(play, { draws: 0 }));
+    // From 0 most special cards cannot be played: the first to lie open are numbers.
+    const open: readonly LampCard[] = shuffledCards
+      .filter((card) => card.kind === 'number')
+      .slice(0, openCards);
     return {
       ...freshState,
       draws: 1,
-      pile: pile.slice(openCards),
-      open: pile.slice(0, openCards),
+      pile: shuffledCards.filter((card) => !open.includes(card)),
+      open,
       gone: [],
       total: 0,
       last: 0,
@@ -138,7 +143,7 @@ export const lamps: Game<LampRules, LampState> = {
   }),
   scores: (play, state) => {
     const counts = state.carried.map((tens) => tens.length);
-    return play.against ? counts : [counts.reduce((a, b) => a + b, 0)];
+    return scoresFrom(play, counts);
   },
   best: (_play, state) => {
     const choices = choicesOf(state);
@@ -191,7 +196,7 @@ function afterCard(
   const worth = worthOf(card);
   if (worth !== null) {
     const found = moved(worth, '');
-    // Only facts of a ten and some or to the next ten are facts of the grid: the ones of the total with the card.
+    // 34 + 6 rests on 4 + 6, which is what the map of facts knows.
     const ones = total % 10;
     const fact = down
       ? ones >= worth
@@ -276,7 +281,7 @@ function act(play: Play<LampRules>, state: LampState, move: Move): LampState {
     turn: rest ? nextSeat(play, state, first) : first,
     says: `${says}.`,
   };
-  if (down && after.total === 0 && state.down) return { ...next, over: 'The total is down at 0.' };
+  if (after.total === 0 && state.down) return { ...next, over: 'The total is down at 0.' };
   return choicesOf(next).length > 0
     ? next
     : { ...next, over: open.length === 0 ? 'The pack is out.' : 'No open card can be played.' };

@@ -4,6 +4,7 @@ import { emptyScene, type Choice, type Game, type GameState, type Move, type Pla
 import { nextSeat, seatsIn } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { expectedTurns, stretchTotals } from './stretch.ts';
+import { namedScores, scoreCount, scoreOf } from './scoring.ts';
 
 export interface StretchRules {
   readonly target: number;
@@ -44,7 +45,7 @@ export const stretchOrFold: Game<StretchRules, StretchState> = {
   materials: ({ die }) => ({ pack: null, dice: [die], others: ['paper for the total'] }),
   setUp: (play) => ({
     ...freshState,
-    totals: Array<number>(play.against ? play.seats : 1).fill(0),
+    totals: Array<number>(scoreCount(play)).fill(0),
     roll: null,
     turns: 0,
     winner: null,
@@ -62,10 +63,7 @@ export const stretchOrFold: Game<StretchRules, StretchState> = {
   scene: (play, state) => ({
     ...emptyScene,
     dice: state.roll === null ? [] : [state.roll],
-    totals: state.totals.map((value, seat) => ({
-      name: play.against ? `Seat ${seat + 1}` : 'Together',
-      value,
-    })),
+    totals: namedScores(play, state.totals, 'Together'),
     target: play.rules.target,
   }),
   scores: (play, state) =>
@@ -86,7 +84,7 @@ export const stretchOrFold: Game<StretchRules, StretchState> = {
 };
 
 const totalOf = (play: Play<StretchRules>, state: StretchState) =>
-  state.totals[play.against ? state.turn : 0] as number;
+  state.totals[scoreOf(play, state.turn)] as number;
 
 function choicesOf(play: Play<StretchRules>, state: StretchState): Choice[] {
   const total = totalOf(play, state);
@@ -119,7 +117,7 @@ function act(play: Play<StretchRules>, state: StretchState, move: Move): Stretch
   }
   if (move.kind !== 'choose') return state;
   const total = Number(move.key);
-  const totals = state.totals.map((one, at) => (at === (play.against ? state.turn : 0) ? total : one));
+  const totals = state.totals.map((one, at) => (at === scoreOf(play, state.turn) ? total : one));
   const says = choicesOf(play, state).find((one) => one.key === move.key)?.says ?? '';
   const landed = total === play.rules.target;
   return {

@@ -14,6 +14,7 @@ import {
 } from './game.ts';
 import { chanceOf, nextSeat, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
+import { scoresFrom } from './scoring.ts';
 
 export interface TrueRules {
   readonly recipe: Recipe;
@@ -119,7 +120,7 @@ export const trueLines: Game<TrueRules, TrueState> = {
     ],
     totals: state.hands.map((hand, seat) => ({ name: `Left with seat ${seat + 1}`, value: hand.length })),
   }),
-  scores: (play, state) => (play.against ? state.laid : [state.laid.reduce((a, b) => a + b, 0)]),
+  scores: (play, state) => scoresFrom(play, state.laid),
   best,
 };
 

@@ -6,6 +6,7 @@ import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
 import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
 import { nextSeat } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
+import { scoresFrom } from './scoring.ts';
 
 export interface HoldRules {
   readonly dice: readonly DieSides[];
@@ -97,7 +98,7 @@ export const twoToHold: Game<HoldRules, HoldState> = {
       { length: play.seats },
       (_, seat) => state.squares.filter((one) => one.held && one.seat === seat).length,
     );
-    return play.against ? held : [held.reduce((a, b) => a + b, 0)];
+    return scoresFrom(play, held);
   },
   best: (play, state) => {
     if (state.asking || state.roll === null) return null;

@@ -5,6 +5,7 @@ import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
 import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
 import { chanceOf, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
+import { namedScores, scoreCount } from './scoring.ts';
 
 export interface LineRules {
   /** The sum that is not to be gone over, or the difference to come near. */
@@ -69,7 +70,7 @@ export const underTheLine: Game<LineRules, LineState> = {
       laid: [],
       asking: null,
       round: 0,
-      points: Array<number>(play.against ? play.seats : 1).fill(0),
+      points: Array<number>(scoreCount(play)).fill(0),
     }),
   need: (play, state) => {
     if (state.asking) return { kind: 'say', asked: state.asking.asked, says: askingSays(state.asking) };
@@ -96,10 +97,7 @@ export const underTheLine: Game<LineRules, LineState> = {
       seat,
       cards: hand.map((id) => pack[id] as Card),
     })),
-    totals: state.points.map((value, seat) => ({
-      name: play.against ? `Seat ${seat + 1}` : 'Together',
-      value,
-    })),
+    totals: namedScores(play, state.points, 'Together'),
     target: play.rules.line,
   }),
   scores: (_play, state) => state.points,

@@ -9,6 +9,7 @@ import { emptyScene, type Game, type GameState, type Move, type Play } from './g
 import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { signOfOperation } from './signOperation.ts';
+import { namedScores, scoreCount, scoreOf } from './scoring.ts';
 
 /** What holds the error. */
 export const slipForms = ['fact', 'story', 'table', 'place'] as const;
@@ -76,7 +77,7 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
     item: makeSlipped(play.rules, chanceOf(play, freshState)),
     found: [],
     nth: 1,
-    points: Array<number>(play.against ? play.seats : 1).fill(0),
+    points: Array<number>(scoreCount(play)).fill(0),
   }),
   need: (_play, state) => ({
     kind: 'choose',
@@ -103,10 +104,7 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
           .map((one) => `Mended: ${one.says}`),
       ].map((text) => ({ text, mark: null })),
     },
-    totals: state.points.map((value, seat) => ({
-      name: play.against ? `Seat ${seat + 1}` : 'Mends found',
-      value,
-    })),
+    totals: namedScores(play, state.points, 'Mends found'),
   }),
   scores: (_play, state) => state.points,
   best: (_play, state) => {
@@ -127,7 +125,7 @@ function act(play: Play<SlippedRules>, state: SlippedState, move: Move): Slipped
   const turn = nextSeat(play, state, state.turn);
   if (move.key === none) return { ...state, turn, says: 'Not yet: look again together.' };
   if (move.key !== next) {
-    const own = play.against ? state.turn : 0;
+    const own = scoreOf(play, state.turn);
     const mend = state.item.mends.find((one) => one.key === move.key);
     return {
       ...state,
@@ -223,7 +221,7 @@ export function makeSlipped(rules_: SlippedRules, random: RandomSource): Slipped
     form,
     shown: [told(fact, claimed)],
     // A story has no sign to change: its words would be another story.
-    mends: mends.filter((one) => !one.key.startsWith('sign')).map((one) => ({ ...one, says: `${one.says}` })),
+    mends: mends.filter((one) => !one.key.startsWith('sign')),
   };
 }
 

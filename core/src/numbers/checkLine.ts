@@ -1,6 +1,5 @@
 import {
   expressionText,
-  numberUsed,
   numbersIn,
   numeral,
   shownSigns,
@@ -191,4 +190,4 @@ function countUse(
 
 /** A line with every step written out, each on its own line. */
 export const worked = (expression: Expression): readonly string[] =>
-  expression.kind === 'number' ? [expressionText(numberUsed(expression.value))] : stepLines(expression);
+  expression.kind === 'number' ? [expressionText(expression)] : stepLines(expression);

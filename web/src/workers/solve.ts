@@ -36,6 +36,8 @@ export type SolveTold =
       readonly line: SolvedLine | null;
       /** The nearest values, where there is none. */
       readonly nearest: readonly number[];
+      /** Whether all lines to the target are told next. */
+      readonly listing: boolean;
     }
   /** Lines to the target, more of them as they are found. */
   | { readonly kind: 'lines'; readonly lines: readonly string[]; readonly done: number };
@@ -63,6 +65,7 @@ self.onmessage = ({ data }: MessageEvent<SolveAsked>) => {
       .filter((value) => value >= 1 && value <= square)
       .map((value) => [value, solved(found.lineFor(value) as Expression)] as const);
     const line = target === null ? undefined : found.lineFor(target);
+    const listed = target !== null && line !== undefined && numbers.length <= mostNumbersForAll;
     const least = target === null ? 0 : Math.min(...found.values.map((value) => Math.abs(value - target)));
     told({
       kind: 'reached',
@@ -72,8 +75,9 @@ self.onmessage = ({ data }: MessageEvent<SolveAsked>) => {
       line: line ? solved(line) : null,
       nearest:
         target === null || line ? [] : found.values.filter((value) => Math.abs(value - target) === least),
+      listing: listed,
     });
-    if (target !== null && line && numbers.length <= mostNumbersForAll) listing(target);
+    if (listed) listing(target);
   };
   const listing = (wanted: number) => {
     const all = allLinesSteps({ numbers, signs, target: wanted });

@@ -46,7 +46,7 @@ export function useSolve(asked: SolveAsked | null): Solve {
     };
   }, [key, stopped]);
   const reached = mine?.reached ?? null;
-  const listing = reached !== null && reached.line !== null && (mine?.done ?? 1) < 1;
+  const listing = reached !== null && reached.listing && (mine?.done ?? 1) < 1;
   const under =
     asked === null || stopped
       ? null

@@ -19,7 +19,7 @@ export function LookBackSays({ page }: { readonly page: ReviewPage | LocalReview
   const name = set?.name ?? play.setId;
   const on = findSet(pupil.setId)?.name ?? pupil.setId;
   const says = {
-    stay: `${name} has held`,
+    stay: `Held: ${name}`,
     review: `Review ${name}`,
     notEnough: `Not enough to say of ${name}`,
   }[found.verdict as string];

@@ -47,7 +47,7 @@ export function TutorsWord({ page, of, accept, toSetId }: Props) {
   if (ended)
     return (
       <p>
-        {ended.by} {ended.outcome === 'accepted' ? 'accepted' : 'decided otherwise'}:{' '}
+        {ended.by} {ended.outcome === 'accepted' ? 'accepted' : 'decided otherwise'}; on with{' '}
         <strong>{nameOf(ended.toSetId)}</strong>.{ended.otherReason && ` \u201c${ended.otherReason}\u201d`}
       </p>
     );

@@ -1,0 +1,29 @@
+import type { Play } from './game.ts';
+
+/** One entry for each seat against one another; one for all where they play together. */
+export const scoreCount = (play: Pick<Play<unknown>, 'against' | 'seats'>): number =>
+  play.against ? play.seats : 1;
+
+/** The entry that a seat's gains and losses go to. */
+export const scoreOf = (play: Pick<Play<unknown>, 'against'>, seat: number): number =>
+  play.against ? seat : 0;
+
+/** What each seat has, as the game's scores: their sum where they play together. */
+export const scoresFrom = (
+  play: Pick<Play<unknown>, 'against'>,
+  bySeat: readonly number[],
+): readonly number[] => (play.against ? bySeat : [bySeat.reduce((sum, one) => sum + one, 0)]);
+
+/** How many squares each seat has marked. */
+export const marksBySeat = (
+  play: Pick<Play<unknown>, 'seats'>,
+  marks: readonly (number | null)[],
+): number[] => Array.from({ length: play.seats }, (_, seat) => marks.filter((mark) => mark === seat).length);
+
+/** Scores with the names they stand under on the table; `together` where everyone shares one. */
+export const namedScores = (
+  play: Pick<Play<unknown>, 'against'>,
+  scores: readonly number[],
+  together: string,
+): { readonly name: string; readonly value: number }[] =>
+  scores.map((value, seat) => ({ name: play.against ? `Seat ${seat + 1}` : together, value }));
