@@ -4,22 +4,15 @@ import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { format, resolveConfig } from 'prettier';
 import type { Bench } from './benches.ts';
-import {
-  bySchool,
-  placementHead,
-  ratioOf,
-  turned,
-  writePage,
-  writePlacement,
-  wrongOf,
-} from './judgement/page.ts';
+import { bySchool, ratioOf, turned, writePage, wrongOf } from './judgement/page.ts';
+import { placementHead, writePlacement } from './judgement/placementPage.ts';
 import type { Job } from './judgement/jobs.ts';
 import { runJobs } from './judgement/pool.ts';
 
 const learners = Number(process.env.VELDRIFT_LEARNERS ?? 2000);
 const turnedLearners = Math.min(200, learners);
 const inJob = 50;
-/** `placement`: only that part of the page is worked out afresh, in minutes; the schools need most of an hour. */
+/** `placement`: only that part of the page is worked out afresh, in a minute; the schools need most of an hour. */
 const onlyPlacement = process.env.VELDRIFT_PART === 'placement';
 /** Of a hundred counted answers, how many the tutor marks. */
 const seenShares = [0, 30, 90];

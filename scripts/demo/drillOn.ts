@@ -1,11 +1,10 @@
 import {
   beginDrill,
   dealAfter,
-  defaultDrillRules,
   drillPool,
   earlierFacts,
   placeOfSet,
-  type DrillPlan,
+  plainDrill,
   type FactKey,
   type FactSet,
   type JudgedAnswer,
@@ -22,18 +21,11 @@ export function drillOn(
   judged: readonly JudgedAnswer[],
   seed: number,
 ): Pick<PlayAsk, 'set' | 'purpose' | 'seed' | 'title' | 'deal' | 'next'> {
-  const plan: DrillPlan = {
-    sequence: 'withdraw',
+  const plan = plainDrill({
     facts: drillPool(set.practises, earlierFacts(sets, set.id), triedOf(judged), 0),
-    rules: defaultDrillRules,
     most: drillPrompts,
     seed,
-    newErrorsToday: 0,
-    chain: null,
-    fixed: null,
-    order: null,
-    hidden: 'result',
-  };
+  });
   let reading = beginDrill(plan);
   let read = 0;
   return {

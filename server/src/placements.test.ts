@@ -22,6 +22,51 @@ afterAll(() => house.close());
 const sets = findPathway('strategy')?.sets.mul ?? [];
 const plan: PlacementPlan = { sets, startAt: 0, seed: 11, timed: true };
 
+/** Events of a play from its beginning to its end, `usedMs` long; it ended at `end` (ms). */
+function played(
+  ids: MinuteIds,
+  started: object,
+  answers: readonly { fact: string; right: boolean }[],
+  end: number,
+  usedMs: number,
+  reason = 'time',
+) {
+  const head = { v: 1, seat: 0, ...ids };
+  const at = (back: number) => new Date(end - back).toISOString();
+  return [
+    {
+      id: uuid(),
+      v: 1,
+      kind: 'visitStarted',
+      pupilId: ids.pupilId,
+      visitId: ids.visitId,
+      at: at(usedMs + 2000),
+    },
+    {
+      ...head,
+      id: uuid(),
+      kind: 'playStarted',
+      at: at(usedMs + 1000),
+      setId: 'strategy/mul/squares',
+      lengthMs: 600_000,
+      way: 'keypad',
+      limitMs: 2000,
+      device: 'test',
+      ...started,
+    },
+    ...answers.map(({ fact, right }, nth) =>
+      answerEvent(ids, {
+        fact,
+        at: at(usedMs - nth * 1000),
+        judgement: right ? 'right' : 'wrong',
+        latencyMs: 1200,
+        given: null,
+      }),
+    ),
+    { ...head, id: uuid(), kind: 'playEnded', at: at(0), usedMs, reason, calm: false, interrupted: false },
+  ];
+}
+
 /** Events of a placement of a child who knows the sets before `edge`, answers `from` up to `to`. */
 function placement(
   ids: MinuteIds,
@@ -35,56 +80,27 @@ function placement(
     reading = readPlacement(plan, given)
   )
     given.push({ fact: reading.next.fact, class: reading.next.set < edge ? 'recalled' : 'missed' });
-  const end = part.at ?? Date.now();
-  const head = { v: 1, seat: 0, ...ids };
-  const at = (back: number) => new Date(end - back).toISOString();
-  return {
-    given,
-    events: [
-      { id: uuid(), v: 1, kind: 'visitStarted', pupilId: ids.pupilId, visitId: ids.visitId, at: at(200_000) },
-      {
-        ...head,
-        id: uuid(),
-        kind: 'playStarted',
-        at: at(199_000),
-        purpose: 'placement',
-        setId: 'strategy/mul/squares',
-        seed: plan.seed,
-        lengthMs: 300_000,
-        way: 'keypad',
-        limitMs: 2000,
-        device: 'test',
-        title: 'Placement',
-        deal: {
-          form: 'placement',
-          operation: 'mul',
-          pathwayId: 'strategy',
-          startAt: 0,
-          continues: part.continues ?? null,
-          timed: true,
-        },
+  const events = played(
+    ids,
+    {
+      purpose: 'placement',
+      seed: plan.seed,
+      title: 'Placement',
+      deal: {
+        form: 'placement',
+        operation: 'mul',
+        pathwayId: 'strategy',
+        startAt: 0,
+        continues: part.continues ?? null,
+        timed: true,
       },
-      ...given.slice(part.from).map((one, nth) =>
-        answerEvent(ids, {
-          fact: one.fact,
-          at: at(180_000 - nth * 1000),
-          judgement: one.class === 'recalled' ? 'right' : 'wrong',
-          latencyMs: 1200,
-          given: null,
-        }),
-      ),
-      {
-        ...head,
-        id: uuid(),
-        kind: 'playEnded',
-        at: at(0),
-        usedMs: 180_000,
-        reason: part.done === false ? 'tutor' : 'time',
-        calm: false,
-        interrupted: false,
-      },
-    ],
-  };
+    },
+    given.slice(part.from).map((one) => ({ fact: one.fact, right: one.class === 'recalled' })),
+    part.at ?? Date.now(),
+    180_000,
+    part.done === false ? 'tutor' : 'time',
+  );
+  return { given, events };
 }
 
 const review = async (playId: string) => (await room.call('GET', `/api/plays/${playId}`)).body as ReviewPage;
@@ -191,47 +207,19 @@ describe('a placement', () => {
 
 describe('a look back', () => {
   /** Events of a look back at squares while the pupil is on another set: `facts` asked, the first `short` of them missed. */
-  const look = (ids: MinuteIds, facts: readonly string[], short: number) => {
-    const head = { v: 1, seat: 0, ...ids };
-    const at = (back: number) => new Date(Date.now() - back).toISOString();
-    return [
-      { id: uuid(), v: 1, kind: 'visitStarted', pupilId: ids.pupilId, visitId: ids.visitId, at: at(99_000) },
+  const look = (ids: MinuteIds, facts: readonly string[], short: number) =>
+    played(
+      ids,
       {
-        ...head,
-        id: uuid(),
-        kind: 'playStarted',
-        at: at(98_000),
         purpose: 'retention',
-        setId: 'strategy/mul/squares',
         seed: 5,
-        lengthMs: 600_000,
-        way: 'keypad',
-        limitMs: 2000,
-        device: 'test',
         title: 'Look back',
         deal: { form: 'retention', operation: 'mul', pathwayId: 'strategy', timed: true },
       },
-      ...facts.map((fact, nth) =>
-        answerEvent(ids, {
-          fact,
-          at: at(90_000 - nth * 1000),
-          judgement: nth < short ? 'wrong' : 'right',
-          latencyMs: 1200,
-          given: null,
-        }),
-      ),
-      {
-        ...head,
-        id: uuid(),
-        kind: 'playEnded',
-        at: at(0),
-        usedMs: 60_000,
-        reason: 'time',
-        calm: false,
-        interrupted: false,
-      },
-    ];
-  };
+      facts.map((fact, nth) => ({ fact, right: nth >= short })),
+      Date.now(),
+      90_000,
+    );
   const squares = findPathway('strategy')?.sets.mul.find((one) => one.id === 'strategy/mul/squares');
   const asked = (count: number) => squares?.practises.slice(0, count) ?? [];
 

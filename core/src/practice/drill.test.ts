@@ -11,6 +11,7 @@ import {
   defaultDrillRules,
   fixedNumberFacts,
   pairFacts,
+  plainDrill,
   publishedKnownPerNew,
   type DealtPrompt,
   type DrillFact,
@@ -28,19 +29,8 @@ const facts = (known: (at: number) => boolean, due: (at: number) => boolean = ()
     evidence: known(at) ? 3 : 0,
     due: due(at),
   }));
-const plan = (over: Partial<DrillPlan> = {}): DrillPlan => ({
-  sequence: 'withdraw',
-  facts: facts((at) => at < 18),
-  rules: defaultDrillRules,
-  most: 40,
-  seed: 3,
-  newErrorsToday: 0,
-  chain: null,
-  fixed: null,
-  order: null,
-  hidden: 'result',
-  ...over,
-});
+const plan = (over: Partial<DrillPlan> = {}): DrillPlan =>
+  plainDrill({ facts: facts((at) => at < 18), most: 40, seed: 3, ...over });
 
 /** Every prompt dealt, with what was answered. */
 function run(given: DrillPlan, answer: (dealt: DealtPrompt, at: number) => AnswerClass) {

@@ -68,6 +68,20 @@ export interface DrillPlan {
   readonly hidden: 'result' | 'right';
 }
 
+/** A drill without anything special about it: withdraw and return, dealt on screen, the result hidden. */
+export const plainDrill = (
+  given: Pick<DrillPlan, 'facts' | 'most' | 'seed'> & Partial<DrillPlan>,
+): DrillPlan => ({
+  sequence: 'withdraw',
+  rules: defaultDrillRules,
+  newErrorsToday: 0,
+  chain: null,
+  fixed: null,
+  order: null,
+  hidden: 'result',
+  ...given,
+});
+
 /** Why a fact is dealt. */
 export type DealtRole = 'new' | 'known' | 'due' | 'easy' | 'return' | 'chain';
 

@@ -5,7 +5,7 @@ import { answerOf, parseFactKey, type FactKey } from '../facts/fact.ts';
 import type { FactSet } from '../facts/factSet.ts';
 import { makeCheckForm } from '../practice/checkForm.ts';
 import { beginDrill, dealAfter } from '../practice/dealDrill.ts';
-import { defaultDrillRules, type DrillFact, type DrillPlan } from '../practice/drill.ts';
+import { defaultDrillRules, plainDrill, type DrillFact } from '../practice/drill.ts';
 import { makeMixedForm } from '../practice/probeForm.ts';
 import { createRandom, type RandomSource } from '../random/random.ts';
 import { digitsCorrect } from '../recall/digits.ts';
@@ -224,8 +224,7 @@ function drill(table: Table, facts: readonly FactKey[], earlier: readonly FactKe
       due: false,
     };
   };
-  const plan: DrillPlan = {
-    sequence: 'withdraw',
+  const plan = plainDrill({
     facts: [...facts.map((one) => pool(one, true)), ...earlier.slice(-24).map((one) => pool(one, false))],
     rules: {
       ...defaultDrillRules,
@@ -234,12 +233,7 @@ function drill(table: Table, facts: readonly FactKey[], earlier: readonly FactKe
     },
     most,
     seed: random.int(0, 1_000_000),
-    newErrorsToday: 0,
-    chain: null,
-    fixed: null,
-    order: null,
-    hidden: 'result',
-  };
+  });
   let reading = beginDrill(plan);
   while (reading.next) {
     const { judged } = put(table, reading.next.fact);
