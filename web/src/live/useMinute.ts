@@ -170,13 +170,17 @@ export function useMinute(
       const current = now.current.state;
       const there = now.current.there?.promptId === promptId ? now.current.there : undefined;
       const paintedAt = elsewhere ? there?.at : clock.current?.paintedAt(promptId);
-      if (current.status !== 'running' || paintedAt === undefined || at < paintedAt) return false;
+      if (current.status !== 'running' || paintedAt === undefined) return false;
+      const early = at < paintedAt;
+      if (early && typed.length === 0) return false;
+      // Digits taken on the news of a frame whose render time came later still: kept, without a time.
+      if (early) now.current.spoiled = true;
       const read = readAnswer(
         { judgement, at, typed, onsetAt: onsetAfter?.(paintedAt) },
         {
           fact: promptOf(current),
           way,
-          paintedAt,
+          paintedAt: Math.min(paintedAt, at),
           // A key here gives no time to a prompt that another device shows by a clock of its own.
           timed: !current.calm && !untimed && (!elsewhere || there?.shared === true),
           until: deadline(),

@@ -167,14 +167,18 @@ export function useTurns(
       const there = now.current.elsewhereAt;
       const sharedAt = there?.promptId === promptId ? there.at : undefined;
       const from = elsewhere ? sharedAt : shownAt;
-      if (from !== undefined ? at < from : !elsewhere) return false;
+      if (from === undefined && !elsewhere) return false;
+      const early = from !== undefined && at < from;
+      if (early && typed.length === 0) return false;
+      // Digits taken on the news of a frame whose render time came later still: kept, without a time.
+      if (early) now.current.spoiled = true;
       const read = readAnswer(
         { judgement, at, typed, onsetAt: from === undefined ? undefined : onsetAfter?.(from) },
         {
           fact,
           hidden,
           way,
-          paintedAt: from ?? at,
+          paintedAt: Math.min(from ?? at, at),
           timed: from !== undefined && current.calmFrom === null && !untimed,
           until: undefined,
           overheadFor: measuring.overheadFor,
