@@ -96,20 +96,24 @@ async function painted(page: Page): Promise<void> {
   );
 }
 
+/** Types digits as a child does: one that did not appear, because the machine was not ready for it, is typed again. */
+export async function typeDigits(page: Page, digits: string): Promise<void> {
+  await painted(page);
+  const line = page.getByTestId('typed');
+  await expect(async () => {
+    const there = ((await line.textContent()) ?? '').trim();
+    if (there === digits) return;
+    for (const _ of there) await page.keyboard.press('Backspace');
+    await page.keyboard.type(digits);
+    expect(((await line.textContent()) ?? '').trim()).toBe(digits);
+  }).toPass({ timeout: 5000 });
+}
+
 /** Types an answer to the prompt shown (the right one, unless given) and waits for the next. */
 export async function typeAnswer(page: Page, answer?: string): Promise<string> {
   const before = await prompt(page).getAttribute('elementtiming');
   const typed = answer ?? (await rightAnswer(page));
-  await painted(page);
-  // As a child does: a digit that did not appear, because the machine was not ready for it, is typed again.
-  const line = page.getByTestId('typed');
-  await expect(async () => {
-    const there = ((await line.textContent()) ?? '').trim();
-    if (there === typed) return;
-    for (const _ of there) await page.keyboard.press('Backspace');
-    await page.keyboard.type(typed);
-    expect(((await line.textContent()) ?? '').trim()).toBe(typed);
-  }).toPass({ timeout: 5000 });
+  await typeDigits(page, typed);
   await page.keyboard.press('Enter');
   await expect(prompt(page)).not.toHaveAttribute('elementtiming', before as string);
   return typed;

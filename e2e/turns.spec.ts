@@ -9,6 +9,7 @@ import {
   rightAnswer,
   signIn,
   toReview,
+  typeDigits,
 } from './house.ts';
 
 /** From the sheet of what is to be begun to the first prompt. Gives the id of the play. */
@@ -185,11 +186,11 @@ test('chains of three, a hidden number, and one number fixed', async ({ page }) 
   let chained = false;
   for (let nth = 0; nth < 12 && !chained; nth += 1) {
     const text = ((await prompt(page).textContent()) ?? '').replace(/\s/g, '');
-    const right = await rightAnswer(page);
-    await press(page, right[0] as string);
-    for (const digit of right.slice(1)) await page.keyboard.press(digit);
+    await typeDigits(page, await rightAnswer(page));
     await page.keyboard.press('Enter');
+    await expect(page.locator('.told')).toBeVisible();
     await press(page, 'Space');
+    await expect(page.locator('.told')).toBeHidden();
     if (/^\d+\+\d+\+\d+$/.test(text)) {
       const [a, b, c] = text.split('+').map(Number) as [number, number, number];
       expect(await factShown(page)).toBe(`${a + b}+${c}`);
@@ -206,8 +207,7 @@ test('chains of three, a hidden number, and one number fixed', async ({ page }) 
   await page.keyboard.press('Space');
   await expect(prompt(page)).toHaveAttribute('data-hidden', 'right');
   const hidden = (await factShown(page)).split('+')[1] as string;
-  await press(page, hidden[0] as string);
-  for (const digit of hidden.slice(1)) await page.keyboard.press(digit);
+  await typeDigits(page, hidden);
   await page.keyboard.press('Enter');
   await expect(page.locator('.told:not(.missed)')).toBeVisible();
   await page.getByRole('button', { name: 'End', exact: true }).click();

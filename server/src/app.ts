@@ -7,6 +7,7 @@ import { accountRoutes, openRoutes } from './routes/account.ts';
 import { childRoutes, linkRoutes } from './routes/child.ts';
 import { Refusal, refuse, type Env, type House } from './routes/context.ts';
 import { pathwayRoutes } from './routes/pathways.ts';
+import { gameRoutes } from './routes/games.ts';
 import { outcomeRoutes } from './routes/outcomes.ts';
 import { playRoutes } from './routes/plays.ts';
 import { policyRoutes } from './routes/policies.ts';
@@ -81,6 +82,7 @@ export function createApp(house: House): Hono<Env> {
   api.route('/', pupilRoutes(house));
   api.route('/', playRoutes(house));
   api.route('/', outcomeRoutes(house));
+  api.route('/', gameRoutes(house));
   api.route('/', policyRoutes(house));
   api.route('/', linkRoutes(house));
   api.route('/', pathwayRoutes(house));

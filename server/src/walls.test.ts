@@ -21,6 +21,7 @@ let theirPupil: string;
 let theirIds: ReturnType<typeof minuteIds>;
 let theirDecision: string;
 let theirLink: string;
+const theirRules = uuid();
 const theirPathway = copyPathway(pathways[0] as Pathway, uuid(), 'Theirs');
 
 beforeAll(async () => {
@@ -43,6 +44,15 @@ beforeAll(async () => {
   });
   expect(made.status).toBe(201);
   await other.call('PUT', `/api/pathways/${theirPathway.id}`, theirPathway);
+  const rules = await other.call('POST', '/api/houseRules', {
+    id: theirRules,
+    game: 'lamps',
+    step: 0,
+    name: 'Theirs',
+    by: '',
+    rules: { specials: [], total: 'head' },
+  });
+  expect(rules.status).toBe(201);
   theirLink = ((await other.call('POST', '/api/links', {})).body as { id: string }).id;
 });
 afterAll(() => house.close());
@@ -97,6 +107,13 @@ describe('another room', () => {
           reason: 'mine now',
         },
       ],
+      ['GET', `/api/pupils/${theirPupil}/games`],
+      [
+        'POST',
+        `/api/pupils/${theirPupil}/steps`,
+        { id: uuid(), playId: theirIds.playId, outcome: 'otherwise', toStep: 1, reason: 'mine now' },
+      ],
+      ['DELETE', `/api/houseRules/${theirRules}`],
       ['DELETE', `/api/pathways/${theirPathway.id}`],
       ['GET', `/api/links/${theirLink}/events`],
       ['POST', `/api/links/${theirLink}/show`, show],
@@ -182,7 +199,7 @@ describe('row-level security', () => {
         `select c.relname, c.relrowsecurity, c.relforcerowsecurity from pg_class c join pg_attribute a on a.attrelid = c.oid
          where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and a.attname = 'room_id'`,
       );
-      expect(rows.length).toBe(19);
+      expect(rows.length).toBe(21);
       expect(rows.filter((row) => !row.relrowsecurity || !row.relforcerowsecurity)).toEqual([]);
     });
   });

@@ -1,5 +1,5 @@
 import { object, string, type InferType, type TestContext } from 'yup';
-import { idField, setIdField, textField } from './fields.ts';
+import { idField, setIdField, textField, wholeField } from './fields.ts';
 
 const word = {
   id: idField().required(),
@@ -38,4 +38,16 @@ export type DecideInput = InferType<typeof decideSchema>;
 export const placeSchema = object({ ...word, playId: idField().required() })
   .exact()
   .test('reason', 'Deciding otherwise needs a reason.', reasonGiven);
+/** The tutor's word on the step of a game. */
+export const stepSchema = object({
+  id: word.id,
+  outcome: word.outcome,
+  playId: idField().required(),
+  /** The step from now on, counted from 0. */
+  toStep: wholeField(0, 30).required(),
+  reason: word.reason,
+})
+  .exact()
+  .test('reason', 'Deciding otherwise needs a reason.', reasonGiven);
+export type StepInput = InferType<typeof stepSchema>;
 export type PlaceInput = InferType<typeof placeSchema>;

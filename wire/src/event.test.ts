@@ -73,6 +73,14 @@ const good = {
   },
   namingMeasured: { ...base, id: id(17), kind: 'namingMeasured', promptToPromptMs: [1200, 1300] },
   instantCounted: { ...inPlay, id: id(20), kind: 'instantCounted' },
+  moveMade: {
+    ...inPlay,
+    id: id(22),
+    kind: 'moveMade',
+    nth: 3,
+    move: { kind: 'said', seat: 1, right: true },
+    usedMs: 4000,
+  },
   voiceMeasured: { v: 1, at, id: id(21), kind: 'voiceMeasured', timesMs: [48, 52.5] },
   judgingMeasured: { v: 1, at, id: id(18), kind: 'judgingMeasured', timesMs: [600, 620] },
 } as const;
@@ -97,6 +105,14 @@ describe.each(kinds)('the event %s', (kind) => {
       const { [field]: _left, ...rest } = event;
       expect(problem(rest), field).toMatchObject({ field });
     }
+  });
+
+  it('says that an empty text is missing', () => {
+    for (const [field, value] of Object.entries(event))
+      if (typeof value === 'string') {
+        const found = problem({ ...event, [field]: '' });
+        if (found) expect(found).toMatchObject({ field, message: expect.stringMatching(/\.$/) as string });
+      }
   });
 
   it('takes no field it does not know', () => {

@@ -8,6 +8,7 @@ import {
   tryParseFactKey,
 } from '@veldrift/core';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
+import { gameDealSchema, moveField } from './game.ts';
 import { idField, instantField, msField, setIdField, textField, wholeField } from './fields.ts';
 
 /** The version every event carries. */
@@ -48,7 +49,7 @@ const flag = () => boolean().strict().required();
 
 /** How a play was dealt. */
 export const dealSchema = object({
-  form: choice(['placement', 'set', 'oneNumber', 'pairs', 'retention'] as const),
+  form: choice(['placement', 'set', 'oneNumber', 'pairs', 'retention', 'game'] as const),
   operation: choice(operations),
   pathwayId: string().strict().required().max(80, 'pathwayId is too long.'),
   /** Placement: the set asked first, and the play it goes on from. */
@@ -63,6 +64,8 @@ export const dealSchema = object({
   called: boolean().strict().optional(),
   hidden: maybe(['result', 'right'] as const),
   pack: boolean().strict().optional(),
+  /** Games. */
+  game: gameDealSchema.optional().default(undefined),
 }).exact();
 export type Deal = InferType<typeof dealSchema>;
 
@@ -159,6 +162,14 @@ export const eventSchemas = {
   }).exact(),
   /** An instant right answer from a loose pack: counted, not by fact. */
   instantCounted: object({ ...inPlay, kind: kind('instantCounted') }).exact(),
+  /** A move of a game, kept with the play of its first pupil; an undo retracts it like an answer. */
+  moveMade: object({
+    ...inPlay,
+    kind: kind('moveMade'),
+    nth: wholeField(0, 9999).required(),
+    move: moveField().required(),
+    usedMs: msField(dayMs).required(),
+  }).exact(),
   /** Delays of the audio path, by clicks heard again: of the tutor's device. */
   voiceMeasured: object({
     ...ownBase,

@@ -3,6 +3,7 @@ export * from './child.ts';
 export * from './decision.ts';
 export * from './event.ts';
 export * from './fields.ts';
+export * from './game.ts';
 export * from './pathway.ts';
 export * from './problem.ts';
 export * from './pupil.ts';

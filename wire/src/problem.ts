@@ -25,10 +25,14 @@ export function problemOf(error: ValidationError): Problem {
   const message =
     error.type === 'typeError'
       ? `${field || 'The body'} is not of the right kind.`
-      : error.type === 'optionality' || error.type === 'nullable'
+      : error.type === 'optionality' || error.type === 'nullable' || isBareRequired(error)
         ? `${field || 'The body'} is missing.`
         : error.type === 'noUnknown' || error.type === 'exact'
           ? `${field || 'The body'} has a field that is not known here.`
           : error.message;
   return field ? { message, field } : { message };
 }
+
+/** Yup's own word on an empty text, where the schema gave no sentence of its own. */
+const isBareRequired = ({ type, message }: ValidationError): boolean =>
+  type === 'required' && message.endsWith('is a required field');

@@ -6,6 +6,7 @@ import type {
   FactKey,
   FactState,
   MinuteSummary,
+  Move,
   Operation,
   Purpose,
   Reason,
@@ -79,7 +80,9 @@ export interface KeptDecision {
   readonly checkIds: readonly string[];
   readonly outcome: 'accepted' | 'otherwise';
   readonly otherReason: string;
-  readonly about: 'set' | 'placement' | 'retention';
+  readonly about: 'set' | 'placement' | 'retention' | 'step';
+  /** Of a decision about a game's step: which game, and from which step to which, counted from 0. */
+  readonly game: { readonly id: string; readonly step: number; readonly toStep: number } | null;
 }
 
 /** The pupil page. */
@@ -114,6 +117,27 @@ export interface Proposal {
   readonly evidenceMark: string;
 }
 
+/** A game of a pupil: the step it is at, and how often it was played. */
+export interface PupilGame {
+  readonly game: string;
+  readonly step: number;
+  readonly plays: number;
+  readonly lastAt: string;
+}
+
+export interface GameReview {
+  readonly moves: readonly { readonly id: string; readonly move: Move; readonly usedMs: number }[];
+  /** The pupils' plays at this table, by seat. */
+  readonly table: readonly { readonly seat: number; readonly playId: string; readonly name: string }[];
+  /** Null of a loose game and of house rules: no step hangs on them. */
+  readonly stepping: {
+    readonly decision: Decision;
+    readonly step: number;
+    readonly acceptedStep: number;
+  } | null;
+  readonly stepDecision: KeptDecision | null;
+}
+
 /** A review: one minute with its answers. */
 export interface ReviewPage {
   readonly play: Play;
@@ -129,6 +153,8 @@ export interface ReviewPage {
   /** What a placement says; null of anything else, and before it says anything. */
   readonly placing: { readonly decision: Decision; readonly toSetId: string } | null;
   readonly decision: KeptDecision | null;
+  /** Of a game: its moves, who sat there, what the step rules say of this pupil's step; null of anything else. */
+  readonly game: GameReview | null;
   /** Wrong answers of this pupil on this operation before this minute, newest last, for reading patterns. */
   readonly earlierSlips: readonly KeptAnswer[];
   /** Of a placement that goes on from another day: the answers given then, oldest first. */

@@ -6,6 +6,7 @@ import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
 import { nextSeat } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { namedScores, scoreCount, scoreOf } from './scoring.ts';
+import { numberSetting, oneSetting } from './setting.ts';
 
 export interface AddTimesRules {
   readonly dice: readonly DieSides[];
@@ -45,6 +46,20 @@ export const addThenTimes: Game<AddTimesRules, AddTimesState> = {
     { name: 'Two dice, times', rules: { dice: [6, 6], first: null, target: 150 } },
     { name: 'Add two, times the third', rules: { dice: three, first: 'add', target: 400 } },
     { name: 'The difference of two, times the third', rules: { dice: three, first: 'sub', target: 200 } },
+  ],
+  settings: [
+    oneSetting('dice', 'Dice', [
+      [[6, 6], 'two six-sided'],
+      [[10, 10], 'two ten-sided'],
+      [[6, 6, 6], 'three six-sided'],
+      [[10, 10, 10], 'three ten-sided'],
+    ]),
+    oneSetting('first', 'Of three dice, two are', [
+      ['add', 'added'],
+      ['sub', 'taken one from the other'],
+      [null, 'two dice only, multiplied'],
+    ]),
+    numberSetting('target', 'Played to', 50, 2000),
   ],
   operations: ({ first }) => (first === null ? ['mul'] : [first, 'mul']),
   materials: ({ dice, target }) => ({ pack: null, dice, others: [`paper for the totals to ${target}`] }),
@@ -122,27 +137,43 @@ export function linesOf(rules: AddTimesRules, roll: readonly number[]): RollLine
 const choicesOf = (play: Play<AddTimesRules>, state: AddTimesState): Choice[] =>
   linesOf(play.rules, state.roll ?? []).map(({ shown }) => ({ key: shown, says: shown }));
 
+/** A line to be said. One of two steps shows its product, but its time is that of both. */
+function asked(state: AddTimesState, line: RollLine): AddTimesState {
+  const answer = String(line.value);
+  return {
+    ...state,
+    chosen: line.value,
+    asking: ask({
+      seat: state.turn,
+      fact: line.fact,
+      shown: line.shown,
+      answer,
+      whole: `${line.shown} = ${answer}`,
+      ...(line.steps.length > 1 ? { untimed: true } : {}),
+    }),
+  };
+}
+
 function act(play: Play<AddTimesRules>, state: AddTimesState, move: Move): AddTimesState {
   switch (move.kind) {
     case 'roll': {
       const roll = rolled(play, state, move, play.rules.dice);
-      return { ...state, roll, draws: state.draws + 1, turns: state.turns + 1, says: `${roll.join(', ')}.` };
-    }
-    case 'choose': {
-      const line = linesOf(play.rules, state.roll ?? []).find((one) => one.shown === move.key) as RollLine;
-      const answer = String(line.value);
-      return {
+      const next = {
         ...state,
-        chosen: line.value,
-        asking: ask({
-          seat: state.turn,
-          fact: line.fact,
-          shown: line.shown,
-          answer,
-          whole: `${line.shown} = ${answer}`,
-        }),
+        roll,
+        draws: state.draws + 1,
+        turns: state.turns + 1,
+        says: `${roll.join(', ')}.`,
       };
+      const [line, ...others] = linesOf(play.rules, roll);
+      // Where there is nothing to choose, the product is asked at once.
+      return line && others.length === 0 ? asked(next, line) : next;
     }
+    case 'choose':
+      return asked(
+        state,
+        linesOf(play.rules, state.roll ?? []).find((one) => one.shown === move.key) as RollLine,
+      );
     case 'said': {
       const asking = state.asking as Asking;
       const found = answerAsking(play, state, asking, move);

@@ -15,6 +15,7 @@ import {
 import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
+import { numberSetting, oneSetting, operationSetting, packSetting } from './setting.ts';
 
 export interface BondRules {
   readonly recipe: Recipe;
@@ -71,6 +72,29 @@ export const bondHunt: Game<BondRules, BondState> = {
     { name: 'To 20, twenty cards', rules: rules(20, 20, { recipe: numberRecipe(7, 13) }) },
     { name: 'To 10, two or three cards', rules: rules(10, 16, { most: 3 }) },
     { name: 'Products of 24', rules: rules(24, 12, { operation: 'mul', recipe: numberRecipe(2, 12) }) },
+  ],
+  settings: [
+    packSetting(1),
+    numberSetting('total', 'Total', 3, 144),
+    operationSetting('operation', ['add', 'mul']),
+    oneSetting('cards', 'Cards', [
+      [8, '8'],
+      [12, '12'],
+      [16, '16'],
+      [20, '20'],
+    ]),
+    oneSetting('most', 'Cards that make it', [
+      [2, 'two'],
+      [3, 'two or three'],
+    ]),
+  ],
+  order: (play) => [
+    {
+      name: `Face down in rows of ${across}, from the left`,
+      seat: null,
+      across,
+      cards: bondHunt.setUp(play).places.flatMap((id) => (id === null ? [] : [cardOf(play, id)])),
+    },
   ],
   operations: ({ operation }) => [operation],
   materials: ({ recipe, total, cards }) => ({

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { fractionText } from '../numbers/fraction.ts';
 import { createRandom } from '../random/random.ts';
 import { arrayPlaces, overlap } from './arrayPlaces.ts';
+import { chanceOf } from './playGame.ts';
 import { sentencesOf } from './sentences.ts';
 import { canStretch, expectedTurns, stretchTotals } from './stretch.ts';
 
@@ -128,3 +129,28 @@ function squares({
     (_, at) => 100 * (row + Math.floor(at / cols)) + col + (at % cols),
   );
 }
+
+describe('chance in a game', () => {
+  it('shows each roll as often as any other after each, whatever seed and turn', () => {
+    // Pearson's chi-squared over 36 pairs of rolls one after another: its mean is 35, its standard deviation 8.4.
+    const faces = 6;
+    const games = 3000;
+    const turns = 20;
+    for (const seedOf of [(nth: number) => nth, (nth: number) => Math.imul(nth, 0x9e3779b1)]) {
+      const pairs = new Map<string, number>();
+      for (let nth = 0; nth < games; nth += 1) {
+        let before = 0;
+        for (let draws = 0; draws < turns; draws += 1) {
+          const roll = chanceOf({ seed: seedOf(nth) }, { draws }).int(1, faces);
+          if (draws > 0) pairs.set(`${before} ${roll}`, (pairs.get(`${before} ${roll}`) ?? 0) + 1);
+          before = roll;
+        }
+      }
+      const expected = (games * (turns - 1)) / faces ** 2;
+      const chi = [...pairs.values()].reduce((sum, count) => sum + (count - expected) ** 2 / expected, 0);
+      expect(pairs.size).toBe(36);
+      expect(chi).toBeGreaterThan(35 - 4 * 8.4);
+      expect(chi).toBeLessThan(35 + 5 * 8.4);
+    }
+  });
+});

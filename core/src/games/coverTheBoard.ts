@@ -7,6 +7,7 @@ import { factsOfLine, nextSeat } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { operationOfSign } from './signOperation.ts';
 import { marksBySeat, scoreCount, scoreOf, scoresFrom } from './scoring.ts';
+import { numberSetting, oneSetting, signsSetting } from './setting.ts';
 
 export interface CoverRules {
   readonly dice: readonly DieSides[];
@@ -52,6 +53,16 @@ export const coverTheBoard: Game<CoverRules, CoverState> = {
     { name: 'Multiplying joins', rules: rules(['+', '-', '*'], 18) },
     { name: 'Three dice, all signs', rules: rules(['+', '-', '*', '/'], 36, [6, 6, 6]) },
   ],
+  settings: [
+    oneSetting('dice', 'Dice', [
+      [[6, 6], 'two six-sided'],
+      [[10, 10], 'two ten-sided'],
+      [[12, 12], 'two twelve-sided'],
+      [[6, 6, 6], 'three six-sided'],
+    ]),
+    signsSetting(),
+    numberSetting('squares', 'Squares of the board', 6, 36),
+  ],
   operations: ({ signs }) => signs.map((sign) => operationOfSign[sign]),
   materials: (one) => ({
     pack: null,
@@ -75,7 +86,6 @@ export const coverTheBoard: Game<CoverRules, CoverState> = {
           seat: state.turn,
           says: `${rollText(state.roll)}: which number?`,
           choices: [...choices, { key: pass, says: 'Nothing to cover' }],
-          veiled: true,
         };
   },
   act,
@@ -157,6 +167,7 @@ function choicesOf(play: Play<CoverRules>, state: CoverState): Choice[] {
         key: String(at),
         says: `${expressionText(line)} = ${number}`,
         at: { square: at },
+        veiled: true as const,
         ...(numbersIn(line).length === 2 && fact !== undefined ? { fact } : {}),
       },
     ];

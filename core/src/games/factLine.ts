@@ -8,6 +8,7 @@ import { emptyScene, type Game, type GameState, type Move, type Play } from './g
 import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { marksBySeat } from './scoring.ts';
+import { numberSetting, oneSetting, operationsSetting, yesNo } from './setting.ts';
 
 export interface FactLineRules {
   readonly side: 3 | 4;
@@ -59,6 +60,15 @@ export const factLine: Game<FactLineRules, FactLineState> = {
     { name: 'Products', rules: rules({ operations: ['mul'] }) },
     { name: 'Four by four', rules: rules({ operations: ['mul'], side: 4 }) },
     { name: 'The child writes the facts', rules: rules({ operations: ['mul'], side: 4, largest: 12 }) },
+  ],
+  settings: [
+    oneSetting('side', 'Board', [
+      [3, '3 × 3'],
+      [4, '4 × 4'],
+    ]),
+    operationsSetting('operations', ['add', 'sub', 'mul', 'div']),
+    numberSetting('largest', 'Numbers up to', 5, 12),
+    yesNo('solve', 'Solve to mark'),
   ],
   operations: ({ operations }) => operations,
   materials: ({ side }) => ({

@@ -6,6 +6,7 @@ import { emptyScene, type Choice, type Game, type GameState, type Move, type Pla
 import { nextSeat, seatsIn } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
+import { numberSetting, oneSetting, yesNo } from './setting.ts';
 
 export interface FieldRules {
   readonly rows: number;
@@ -63,6 +64,15 @@ export const fillTheField: Game<FieldRules, FieldState> = {
     { name: 'Both are rolled', rules: rules({}) },
     { name: 'An array may be split', rules: rules({ split: true }) },
     { name: 'A field of ten by ten', rules: rules({ split: true, rows: 10, cols: 10 }) },
+  ],
+  settings: [
+    numberSetting('rows', 'Rows', 6, 12),
+    numberSetting('cols', 'Columns', 6, 12),
+    oneSetting('fixed', 'One number stays', [
+      [null, 'no, both are rolled'],
+      ...[2, 3, 4, 5, 6].map((one) => [one, String(one)] as const),
+    ]),
+    yesNo('split', 'An array may be laid as two'),
   ],
   operations: () => ['mul'],
   materials: ({ rows, cols, fixed }) => ({

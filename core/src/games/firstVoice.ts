@@ -1,4 +1,4 @@
-import type { Operation } from '../facts/operation.ts';
+import { operationNames, type Operation } from '../facts/operation.ts';
 import type { DieSides } from '../materials/dice.ts';
 import { numberRecipe, packOf, shuffledIds, type Card, type Recipe } from '../materials/pack.ts';
 import { askCards } from './askFact.ts';
@@ -7,6 +7,7 @@ import { emptyScene, type Game, type GameState, type Move, type Play, type Told 
 import { chanceOf, seatsIn } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
+import { numberSetting, oneSetting, operationsSetting, packSetting } from './setting.ts';
 
 /** Rules of First voice and of Turnabout at a step. */
 export interface FirstVoiceRules {
@@ -80,6 +81,38 @@ function make(
     seats: { least: 1, most: 4 },
     minutes: 8,
     steps,
+    settings: [
+      packSetting(1),
+      ...(id === 'turnabout'
+        ? [
+            operationsSetting('operations', ['add', 'sub', 'mul']),
+            oneSetting('signal', 'The signal comes', [
+              ['table', 'from the table'],
+              ['child', 'from a child'],
+            ]),
+          ]
+        : [
+            numberSetting('cards', 'Cards turned', 2, 3),
+            oneSetting(
+              'operations',
+              'Operation',
+              (['add', 'sub', 'mul'] as const).map((one) => [[one], operationNames[one].toLowerCase()]),
+            ),
+          ]),
+    ],
+    order: ({ rules, seed }) =>
+      rules.recipe
+        ? [
+            {
+              name: 'From the top',
+              seat: null,
+              cards: cardsOf(
+                rules.recipe,
+                shuffledIds(packOf(rules.recipe), chanceOf({ seed }, { draws: 0 })),
+              ),
+            },
+          ]
+        : [],
     operations: ({ operations }) => operations,
     materials: (rules) => ({ pack: rules.recipe, dice: rules.dice, others: [] }),
     setUp: (play) => {

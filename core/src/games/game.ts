@@ -5,6 +5,7 @@ import type { CardColour, Rank, Recipe } from '../materials/pack.ts';
 import type { LineAsk } from '../numbers/checkLine.ts';
 import type { Plot } from './arrayPlaces.ts';
 import type { Asking } from './asking.ts';
+import type { Setting } from './setting.ts';
 
 /** The shelves of games, by what is done in them. */
 export const families = ['first', 'compare', 'partners', 'make', 'boards', 'totals', 'talk'] as const;
@@ -20,6 +21,8 @@ export interface Asked {
   readonly answer: string;
   /** "7 × 8 = 56". */
   readonly whole: string;
+  /** More than the fact is worked out before it is said: its time tells nothing of the fact. */
+  readonly untimed?: true;
 }
 
 /** Where on the table a choice lies. */
@@ -35,6 +38,8 @@ export interface Choice {
   readonly key: string;
   readonly says: string;
   readonly at?: Place;
+  /** It is for the child to find: not listed before, nor read out. */
+  readonly veiled?: true;
   /** The fact it shows that the child can do, without a clock. */
   readonly fact?: FactKey;
 }
@@ -75,7 +80,15 @@ export type Move =
   | { readonly kind: 'go' }
   /** A roll; `shown` is what real dice show, left out on the screen. */
   | { readonly kind: 'roll'; readonly shown?: readonly number[] }
-  | { readonly kind: 'said'; readonly seat: number; readonly right: boolean; readonly helpedBy?: number }
+  | {
+      readonly kind: 'said';
+      readonly seat: number;
+      readonly right: boolean;
+      /** The seat that helped: it has the credit, and the turn counts as worked out. */
+      readonly helpedBy?: number;
+      /** A grown-up erred on purpose before it was said right: whether a child saw it. */
+      readonly erred?: 'caught' | 'missed';
+    }
   /** Who was first; null: nobody, or no agreement. */
   | { readonly kind: 'claim'; readonly seat: number | null }
   | { readonly kind: 'choose'; readonly seat: number; readonly key: string }
@@ -95,6 +108,8 @@ export interface Play<Rules> {
   /** Against one another; otherwise they play together. */
   readonly against: boolean;
   readonly seed: number;
+  /** A pack of its own for each seat, in games that allow it; null: the pack of the rules. */
+  readonly packs?: readonly (Recipe | null)[];
 }
 
 /** What every state holds. */
@@ -144,6 +159,13 @@ export interface SceneField {
   readonly lies: readonly (Plot & { readonly seat: number | null; readonly says: string })[];
 }
 
+export interface SceneTotal {
+  readonly name: string;
+  readonly value: number;
+  /** Kept by the child, on paper or in the head: shown only when it is asked for. */
+  readonly veiled?: boolean;
+}
+
 /** What lies on the table, for a screen to draw. */
 export interface Scene {
   readonly rows: readonly SceneRow[];
@@ -151,7 +173,7 @@ export interface Scene {
   readonly board: SceneBoard | null;
   readonly field: SceneField | null;
   /** Running totals: of everyone, or one for each seat. */
-  readonly totals: readonly { readonly name: string; readonly value: number }[];
+  readonly totals: readonly SceneTotal[];
   /** Where the totals are to go; null: nowhere. */
   readonly target: number | null;
 }
@@ -200,6 +222,12 @@ export interface Game<Rules, State extends GameState> {
   /** Usual length, minutes. */
   readonly minutes: number;
   readonly steps: readonly GameStep<Rules>[];
+  /** Rules that a room may set otherwise, as house rules. */
+  readonly settings: readonly Setting[];
+  /** Each seat may have a pack of its own. */
+  readonly ownPacks?: boolean;
+  /** Cards in the order in which they are to be stacked or laid, to be printed; left out where no order matters. */
+  readonly order?: (play: Play<Rules>) => readonly SceneRow[];
   readonly operations: (rules: Rules) => readonly Operation[];
   readonly materials: (rules: Rules) => Materials;
   readonly setUp: (play: Play<Rules>) => State;

@@ -6,6 +6,7 @@ import { factsOfLine, nextSeat, seatsIn } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { operationOfSign } from './signOperation.ts';
 import { marksBySeat, namedScores, scoresFrom } from './scoring.ts';
+import { diceSetting, numberSetting, oneSetting, signsSetting } from './setting.ts';
 
 export interface SweepRules {
   readonly dice: readonly DieSides[];
@@ -61,6 +62,16 @@ export const hundredSweep: Game<SweepRules, SweepState> = {
     { name: '÷ joins', rules: rules(['+', '-', '*', '/']) },
     { name: 'Ten-sided dice', rules: rules(['+', '-', '*', '/'], { dice: [10, 10, 10] }) },
   ],
+  settings: [
+    diceSetting('dice', 3),
+    signsSetting(),
+    oneSetting('top', 'Numbers', [
+      [18, 'a strip to 18'],
+      [50, '1 to 50'],
+      [100, 'the hundred square'],
+    ]),
+    numberSetting('rounds', 'Rounds', 1, 5),
+  ],
   operations: ({ signs }) => signs.map((sign) => operationOfSign[sign]),
   materials: ({ dice, top }) => ({
     pack: null,
@@ -92,7 +103,6 @@ export const hundredSweep: Game<SweepRules, SweepState> = {
           ? `${state.roll.join(', ')}: mark what they make.`
           : 'Sweep what was missed.',
       choices: [...choicesOf(play, state), ...more],
-      veiled: true,
     };
   },
   act,
@@ -155,6 +165,7 @@ function choicesOf(play: Play<SweepRules>, state: SweepState): Choice[] {
         key: String(value),
         says: line.kind === 'number' ? `${value}, on one die` : `${expressionText(line)} = ${value}`,
         at: { square: value - 1 },
+        veiled: true,
         ...(fact === undefined ? {} : { fact }),
       };
     });

@@ -7,6 +7,7 @@ import { emptyScene, type Game, type GameState, type Move, type Play } from './g
 import { chanceOf, nextSeat, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
+import { numberSetting, packSetting, signsSetting } from './setting.ts';
 
 export interface MiddleRules {
   readonly recipe: Recipe;
@@ -58,6 +59,20 @@ export const intoTheMiddle: Game<MiddleRules, MiddleState> = {
     { name: 'All four signs', rules: rules({ most: 5, signs: ['+', '-', '*', '/'] }) },
     { name: 'Six cards around', rules: rules({ most: 6, around: 6, signs: ['+', '-', '*', '/'] }) },
   ],
+  settings: [
+    packSetting(1),
+    numberSetting('around', 'Cards around the middle', 4, 7),
+    numberSetting('most', 'The most cards of a line', 2, 7),
+    signsSetting(),
+  ],
+  order: (play) => {
+    const { around, target, pile } = intoTheMiddle.setUp(play);
+    return [
+      { name: 'Around the middle', seat: null, cards: around.map((id) => cardOf(play, id)) },
+      { name: 'The middle', seat: null, cards: [cardOf(play, target)] },
+      { name: 'The pile, from the top', seat: null, cards: pile.map((id) => cardOf(play, id)) },
+    ];
+  },
   operations: ({ signs }) => (signs.length > 2 ? ['add', 'sub', 'mul', 'div'] : ['add', 'sub']),
   materials: ({ recipe }) => ({ pack: recipe, dice: [], others: [] }),
   setUp: (play) => {

@@ -5,6 +5,7 @@ import { emptyScene, type Choice, type Game, type GameState, type Move, type Pla
 import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
+import { oneSetting } from './setting.ts';
 
 /** Special cards; each kind joins at a step of its own. */
 export const lampSpecials = ['rest', 'tenOff', 'upToTen', 'twice', 'missing'] as const;
@@ -81,6 +82,33 @@ export const lamps: Game<LampRules, LampState> = {
     { name: 'The total is written by the child', rules: words(5, 'written') },
     { name: 'In the head', rules: words(5, 'head') },
   ],
+  settings: [
+    oneSetting(
+      'specials',
+      'Special cards',
+      Array.from({ length: lampSpecials.length + 1 }, (_, count) => [
+        lampSpecials.slice(0, count),
+        count === 0
+          ? 'none'
+          : lampSpecials
+              .slice(0, count)
+              .map((one) => lampSpecialTexts[one].name.toLowerCase())
+              .join(', '),
+      ]),
+    ),
+    oneSetting('total', 'The total', [
+      ['beads', 'on the bead frame'],
+      ['written', 'written by the child'],
+      ['head', 'in the head'],
+    ]),
+  ],
+  order: (play) => {
+    const { open, pile } = lamps.setUp(play);
+    return [
+      { name: 'Open', seat: null, cards: open.map(faceOf) },
+      { name: 'The pile, from the top', seat: null, cards: pile.map(faceOf) },
+    ];
+  },
   operations: () => ['add', 'sub'],
   materials: ({ specials }) => ({
     pack: recipe,
@@ -115,14 +143,14 @@ export const lamps: Game<LampRules, LampState> = {
       carried: Array.from({ length: play.seats }, () => []),
     };
   },
-  need: (_play, state) => ({
+  need: (play, state) => ({
     kind: 'choose',
     seat: state.turn,
-    says: `The total is ${state.total}. Which card?`,
+    says: play.rules.total === 'beads' ? `The total is ${state.total}. Which card?` : 'Which card?',
     choices: choicesOf(state),
   }),
   act,
-  scene: (_play, state) => ({
+  scene: (play, state) => ({
     ...emptyScene,
     rows: [{ name: 'Open', seat: null, cards: state.open.map((card, at) => faceOf(card, at)) }],
     board: {
@@ -138,7 +166,9 @@ export const lamps: Game<LampRules, LampState> = {
         };
       }),
     },
-    totals: [{ name: 'Total', value: state.total }],
+    totals: [
+      { name: 'Total', value: state.total, ...(play.rules.total === 'beads' ? {} : { veiled: true }) },
+    ],
     target: state.down ? 0 : top,
   }),
   scores: (play, state) => {

@@ -14,6 +14,8 @@ import {
   type SceneCard,
 } from './game.ts';
 import { chanceOf, seatsIn } from './playGame.ts';
+import { freshState } from './rolled.ts';
+import { numberSetting, oneSetting, packSetting, yesNo } from './setting.ts';
 
 /** Rules of Outweigh at a step. */
 export interface OutweighRules {
@@ -70,17 +72,53 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
     { name: 'Products, the smaller takes', rules: { ...first, cards: 2, operation: 'mul', smaller: true } },
     { name: 'Three cards', rules: { ...first, cards: 3, operation: 'add' } },
   ],
+  settings: [
+    packSetting(1),
+    numberSetting('cards', 'Cards turned', 1, 4),
+    oneSetting('operation', 'Operation', [
+      [null, 'none: cards are only compared'],
+      ['add', 'addition'],
+      ['sub', 'subtraction'],
+      ['mul', 'multiplication'],
+      ['div', 'division'],
+    ]),
+    yesNo('smaller', 'The smaller takes'),
+  ],
+  ownPacks: true,
+  order: (play) =>
+    outweigh.setUp(play).stacks.map((stack, seat) => ({
+      name: `Stack of seat ${seat + 1}, from the top`,
+      seat,
+      cards: faces(play, stack),
+    })),
   operations: ({ operation }) => (operation === null ? [] : [operation]),
   materials: (rules) => ({ pack: rules.recipe, dice: [], others: [] }),
 
   setUp: (play) => {
+    const { packs } = play;
+    if (packs) {
+      // Each seat shuffles its own pack; the shortest says how many cards each plays with.
+      const own = Array.from({ length: play.seats }, (_, seat) =>
+        shuffledIds(ownPack(play, seat), chanceOf(play, { draws: seat })),
+      );
+      const least = Math.min(...own.map((ids) => ids.length));
+      return {
+        ...freshState,
+        draws: play.seats,
+        says: 'Each has a pack of their own.',
+        stacks: own.map((ids) => ids.slice(0, least)),
+        turned: none(play.seats),
+        stake: [],
+        won: none(play.seats),
+        asking: null,
+        toSay: [],
+      };
+    }
     const ids = shuffledIds(packOf(play.rules.recipe), chanceOf(play, { draws: 0 }));
     const each = Math.floor(ids.length / play.seats);
     return {
-      turn: 0,
+      ...freshState,
       draws: 1,
-      out: [],
-      over: null,
       says: 'The pack is dealt out.',
       stacks: Array.from({ length: play.seats }, (_, seat) => ids.slice(seat * each, (seat + 1) * each)),
       turned: none(play.seats),
@@ -125,8 +163,21 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
 
 const none = (seats: number): readonly number[][] => Array.from({ length: seats }, () => []);
 
+/** A seat's own pack, its cards numbered on from those of the seats before it. */
+function ownPack(play: Play<OutweighRules>, seat: number): readonly Card[] {
+  const packs = Array.from({ length: seat + 1 }, (_, at) => packOf(play.packs?.[at] ?? play.rules.recipe));
+  const before = packs.slice(0, seat).reduce((sum, pack) => sum + pack.length, 0);
+  return (packs[seat] as readonly Card[]).map((card) => ({ ...card, id: card.id + before }));
+}
+
+/** All cards of the game, each at its id. */
+const packNow = (play: Play<OutweighRules>): readonly Card[] =>
+  play.packs
+    ? Array.from({ length: play.seats }, (_, seat) => ownPack(play, seat)).flat()
+    : packOf(play.rules.recipe);
+
 function cardsOf(play: Play<OutweighRules>, ids: readonly number[]): Card[] {
-  const pack = packOf(play.rules.recipe);
+  const pack = packNow(play);
   return ids.map((id) => pack[id] as Card);
 }
 

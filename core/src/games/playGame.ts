@@ -3,12 +3,12 @@ import { keySigns } from '../facts/operation.ts';
 import { rollTrouble } from '../materials/dice.ts';
 import { checkLine } from '../numbers/checkLine.ts';
 import { stepLines, type Expression } from '../numbers/expression.ts';
-import { createRandom, type RandomSource } from '../random/random.ts';
+import { createRandom, mixSeed, type RandomSource } from '../random/random.ts';
 import { GameError, type Game, type GameState, type Move, type Need, type Play } from './game.ts';
 
 /** Chance for the next draw of a state: the same state draws the same. */
 export function chanceOf(play: Pick<Play<unknown>, 'seed'>, state: Pick<GameState, 'draws'>): RandomSource {
-  return createRandom((Math.imul(play.seed | 0, 0x9e3779b1) ^ Math.imul(state.draws + 1, 0x85ebca6b)) | 0);
+  return createRandom(mixSeed(play.seed, state.draws));
 }
 
 /** The seat after this one that still plays; the same seat where it is alone. */
@@ -144,7 +144,7 @@ export function exercised<R, S extends GameState>(
 ): Exercised[] {
   const need = needOf(game, play, state);
   if (move.kind === 'said' && need.kind === 'say' && need.asked.fact !== null)
-    return [{ seat: move.seat, fact: need.asked.fact, timed: true, right: move.right }];
+    return [{ seat: move.seat, fact: need.asked.fact, timed: !need.asked.untimed, right: move.right }];
   if (move.kind === 'choose' && need.kind === 'choose') {
     const fact = need.choices.find(({ key }) => key === move.key)?.fact;
     return fact === undefined ? [] : [{ seat: move.seat, fact, timed: false, right: true }];

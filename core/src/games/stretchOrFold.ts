@@ -5,6 +5,7 @@ import { nextSeat, seatsIn } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { expectedTurns, stretchTotals } from './stretch.ts';
 import { namedScores, scoreCount, scoreOf } from './scoring.ts';
+import { diceSetting, numberSetting } from './setting.ts';
 
 export interface StretchRules {
   readonly target: number;
@@ -41,6 +42,7 @@ export const stretchOrFold: Game<StretchRules, StretchState> = {
     { name: 'To 60', rules: { target: 60, die: 6 } },
     { name: 'To 60 with a ten-sided die', rules: { target: 60, die: 10 } },
   ],
+  settings: [numberSetting('target', 'Target', 10, 200), diceSetting('die', 1)],
   operations: () => ['add', 'mul', 'div'],
   materials: ({ die }) => ({ pack: null, dice: [die], others: ['paper for the total'] }),
   setUp: (play) => ({
@@ -94,13 +96,21 @@ function choicesOf(play: Play<StretchRules>, state: StretchState): Choice[] {
     const doubled = add === 2 * roll;
     return {
       key: String(next),
-      says: `${doubled ? `double ${roll}` : `half of ${roll}`} is ${add}, ${total} + ${add} = ${next}`,
+      // What it comes to is the child's to say.
+      says: doubled ? `Stretch: double ${roll}` : `Fold: half of ${roll}`,
       at: { total: next },
       fact: factKey(
         doubled ? { operation: 'mul', left: 2, right: roll } : { operation: 'div', left: roll, right: 2 },
       ),
     };
   });
+}
+
+/** "double 4 is 8, 12 + 8 = 20" */
+function stretchWords(play: Play<StretchRules>, state: StretchState, next: number): string {
+  const [total, roll] = [totalOf(play, state), state.roll as number];
+  const add = next - total;
+  return `${add === 2 * roll ? `double ${roll}` : `half of ${roll}`} is ${add}, ${total} + ${add} = ${next}`;
 }
 
 function act(play: Play<StretchRules>, state: StretchState, move: Move): StretchState {
@@ -118,7 +128,7 @@ function act(play: Play<StretchRules>, state: StretchState, move: Move): Stretch
   if (move.kind !== 'choose') return state;
   const total = Number(move.key);
   const totals = state.totals.map((one, at) => (at === scoreOf(play, state.turn) ? total : one));
-  const says = choicesOf(play, state).find((one) => one.key === move.key)?.says ?? '';
+  const says = stretchWords(play, state, total);
   const landed = total === play.rules.target;
   return {
     ...state,

@@ -15,6 +15,7 @@ import {
 import { chanceOf, nextSeat, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
+import { operationSetting, packSetting, yesNo } from './setting.ts';
 
 export interface TrueRules {
   readonly recipe: Recipe;
@@ -76,6 +77,23 @@ export const trueLines: Game<TrueRules, TrueState> = {
     { name: 'Lines that take away', rules: rules(13, { operation: 'sub' }) },
     { name: 'Products', rules: rules(12, { operation: 'mul' }) },
   ],
+  settings: [
+    packSetting(1),
+    operationSetting('operation', ['add', 'sub', 'mul']),
+    yesNo('open', 'Hands lie open'),
+  ],
+  order: (play) => {
+    const { hands, board, pile } = trueLines.setUp(play);
+    return [
+      ...hands.map((ids, seat) => ({
+        name: `Hand of seat ${seat + 1}`,
+        seat,
+        cards: ids.map((id) => cardOf(play, id)),
+      })),
+      { name: 'Open on the board', seat: null, cards: board.map((id) => cardOf(play, id)) },
+      { name: 'The pile, from the top', seat: null, cards: pile.map((id) => cardOf(play, id)) },
+    ];
+  },
   operations: ({ operation }) => [operation],
   materials: ({ recipe }) => ({ pack: recipe, dice: [], others: [] }),
   setUp: (play) => {
@@ -101,7 +119,6 @@ export const trueLines: Game<TrueRules, TrueState> = {
     seat: state.turn,
     says: `Seat ${state.turn + 1}: a true line?`,
     choices: choicesOf(play, state),
-    veiled: !play.rules.open,
   }),
   act,
   scene: (play, state) => ({
@@ -145,6 +162,7 @@ function choicesOf(play: Play<TrueRules>, state: TrueState): Choice[] {
     const key = left >= 0 && right >= 0 ? factKey({ operation, left, right }) : '';
     return {
       key: keyOf(one),
+      veiled: true,
       says: `Lay ${lineText(operation, one.numbers)}${one.own === 2 ? ' with the board' : ''}`,
       ...(tryParseFactKey(key) ? { fact: key } : {}),
     };
@@ -167,6 +185,7 @@ function asks(play: Play<TrueRules>, state: TrueState): Choice[] {
   return others.flatMap((seat) =>
     useful.map((worth) => ({
       key: `ask ${seat} ${worth}`,
+      veiled: true as const,
       says: `Ask seat ${seat + 1} for ${signedText(worth)}`,
     })),
   );

@@ -7,6 +7,7 @@ import { emptyScene, type Choice, type Game, type GameState, type Move, type Pla
 import { nextSeat } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
+import { oneSetting, operationSetting } from './setting.ts';
 
 export interface HoldRules {
   readonly dice: readonly DieSides[];
@@ -54,6 +55,15 @@ export const twoToHold: Game<HoldRules, HoldState> = {
     { name: 'Differences', rules: { dice, operation: 'sub' } },
     { name: 'Products', rules: { dice, operation: 'mul' } },
     { name: 'Sums of three dice', rules: { dice: [6, 6, 6], operation: 'add' } },
+  ],
+  settings: [
+    oneSetting('dice', 'Dice', [
+      [[6, 6], 'two six-sided'],
+      [[10, 10], 'two ten-sided'],
+      [[12, 12], 'two twelve-sided'],
+      [[6, 6, 6], 'three six-sided'],
+    ]),
+    operationSetting('operation', ['add', 'sub', 'mul']),
   ],
   operations: ({ operation }) => [operation],
   materials: (rules) => ({

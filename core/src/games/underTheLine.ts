@@ -6,6 +6,7 @@ import { emptyScene, type Choice, type Game, type GameState, type Move, type Pla
 import { chanceOf, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { namedScores, scoreCount } from './scoring.ts';
+import { numberSetting, oneSetting, yesNo } from './setting.ts';
 
 export interface LineRules {
   /** The sum that is not to be gone over, or the difference to come near. */
@@ -53,6 +54,21 @@ export const underTheLine: Game<LineRules, LineState> = {
     { name: 'Under 110, in the head', rules: { line: 110, kind: 'under', frame: false } },
     { name: 'Under 150', rules: { line: 150, kind: 'under', frame: false } },
     { name: 'A difference near 30', rules: { line: 30, kind: 'difference', frame: false } },
+  ],
+  settings: [
+    numberSetting('line', 'The line', 20, 190),
+    oneSetting('kind', 'Asked for', [
+      ['under', 'a sum under the line'],
+      ['difference', 'a difference near the line'],
+    ]),
+    yesNo('frame', 'With a place frame'),
+  ],
+  order: (play) => [
+    {
+      name: 'From the top, four to each seat in turn',
+      seat: null,
+      cards: shuffledIds(pack, chanceOf(play, { draws: 0 })).map((id) => pack[id] as Card),
+    },
   ],
   operations: ({ kind }) => [kind === 'under' ? 'add' : 'sub'],
   materials: ({ frame }) => ({

@@ -10,6 +10,7 @@ import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { signOfOperation } from './signOperation.ts';
 import { namedScores, scoreCount, scoreOf } from './scoring.ts';
+import { numberSetting, operationsSetting, someSetting } from './setting.ts';
 
 /** What holds the error. */
 export const slipForms = ['fact', 'story', 'table', 'place'] as const;
@@ -69,6 +70,16 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
     { name: 'Tens and ones', rules: rules(['place'], { largest: 10 }) },
     { name: 'Anything', rules: rules(slipForms, { operations: ['add', 'sub', 'mul', 'div'], largest: 12 }) },
   ],
+  settings: [
+    someSetting('forms', 'What may slip', [
+      ['fact', 'a fact'],
+      ['story', 'a story'],
+      ['table', 'in and out'],
+      ['place', 'tens and ones'],
+    ]),
+    operationsSetting('operations', operations),
+    numberSetting('largest', 'Numbers up to', 5, 12),
+  ],
   operations: ({ operations: own }) => own,
   materials: () => ({ pack: null, dice: [], others: ['paper'] }),
   setUp: (play) => ({
@@ -84,12 +95,13 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
     seat: state.turn,
     says: state.found.length === 0 ? 'What slipped? Explain a mend.' : 'Is there another mend?',
     choices: [
-      ...state.item.mends.filter((one) => !state.found.includes(one.key)),
+      ...state.item.mends
+        .filter((one) => !state.found.includes(one.key))
+        .map((one) => ({ ...one, veiled: true as const })),
       { key: none, says: 'That does not mend it' },
       // The verdict is held until one mend is explained.
       ...(state.found.length > 0 ? [{ key: next, says: 'The next one' }] : []),
     ],
-    veiled: true,
   }),
   act,
   scene: (play, state) => ({

@@ -7,6 +7,7 @@ export const purposes = [
   'placement',
   'drill',
   'retention',
+  'game',
   'loose',
   'afterwards',
 ] as const;
@@ -20,6 +21,7 @@ export const purposeNames: Readonly<Record<Purpose, string>> = {
   placement: 'Placement',
   drill: 'Drill',
   retention: 'Look back',
+  game: 'Game',
   loose: 'Loose pack',
   afterwards: 'Set down afterwards',
 };

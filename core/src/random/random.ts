@@ -19,6 +19,20 @@ export function createRandom(seed: number): RandomSource {
   };
 }
 
+/**
+ * One seed from some whole numbers, so that neighbours of any of them give draws that have nothing to do with one another
+ * (the finishing steps of MurmurHash3, Appleby 2011). Seeds that merely count up do not: their first draws march in step.
+ */
+export function mixSeed(...numbers: readonly number[]): number {
+  return numbers.reduce((mixed, number) => avalanche((Math.imul(mixed, 31) + number) | 0), 0x2545f491);
+}
+
+function avalanche(bits: number): number {
+  let out = Math.imul(bits ^ (bits >>> 16), 0x85ebca6b);
+  out = Math.imul(out ^ (out >>> 13), 0xc2b2ae35);
+  return (out ^ (out >>> 16)) | 0;
+}
+
 /** A new array in random order (Fisher-Yates); the given one is left as it was. */
 export function shuffled<T>(items: readonly T[], random: RandomSource): T[] {
   const out = [...items];

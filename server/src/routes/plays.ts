@@ -6,6 +6,7 @@ import { answersOfPlay, answersOnFacts, keptAnswerOfRow, slipsUpTo } from '../st
 import { findPlay } from '../store/checks.ts';
 import { decisionOnPlay } from '../store/decisions.ts';
 import { earlierAnswers, placementProposal } from '../store/placements.ts';
+import { gameReviewOf } from '../store/games.ts';
 import { bookOf } from '../store/pathways.ts';
 import { standingOf } from '../store/proposal.ts';
 import { findPupil } from '../store/pupils.ts';
@@ -58,6 +59,7 @@ async function reviewOf(tx: RoomTx, playId: string, timeZone: string): Promise<R
     }),
     proposal: await standingOf(tx, pupil, timeZone),
     decision: await decisionOnPlay(tx, playId),
+    game: await gameReviewOf(tx, play, pupil, timeZone),
     placing: play.purpose === 'placement' ? ((await placementProposal(tx, play)) ?? null) : null,
     earlierAnswers: await earlierAnswers(tx, play),
     earlierSlips: (await slipsUpTo(tx, pupil.id, operation, first, mostSlips)).map(keptAnswerOfRow),

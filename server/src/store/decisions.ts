@@ -20,10 +20,13 @@ interface DecisionRow {
   outcome: 'accepted' | 'otherwise';
   other_reason: string;
   about: KeptDecision['about'];
+  game: string | null;
+  step: number | null;
+  to_step: number | null;
 }
 
 const select = `select d.id, d.at, u.name as by, d.set_id, d.to_set_id, d.school, d.policy, d.verdict, d.reasons, d.missing, d.would_settle,
-  d.strays, d.answer_ids, d.check_ids, d.outcome, d.other_reason, d.about
+  d.strays, d.answer_ids, d.check_ids, d.outcome, d.other_reason, d.about, d.game, d.step, d.to_step
   from decisions d join users u on u.room_id = d.room_id and u.id = d.user_id where d.room_id = $1`;
 
 function decisionOfRow(row: DecisionRow): KeptDecision {
@@ -45,6 +48,7 @@ function decisionOfRow(row: DecisionRow): KeptDecision {
     outcome: row.outcome,
     otherReason: row.other_reason,
     about: row.about,
+    game: row.game === null ? null : { id: row.game, step: row.step ?? 0, toStep: row.to_step ?? 0 },
   };
 }
 
@@ -60,10 +64,19 @@ export async function decisionsOfPupil(tx: RoomTx, pupilId: string): Promise<Kep
 
 /** The decision taken on the review of a minute, if one was. */
 export async function decisionOnPlay(tx: RoomTx, playId: string): Promise<KeptDecision | null> {
-  const [row] = await tx.rows<DecisionRow>(`${select} and d.play_id = $2 order by d.at desc limit 1`, [
-    tx.roomId,
-    playId,
-  ]);
+  const [row] = await tx.rows<DecisionRow>(
+    `${select} and d.play_id = $2 and d.about <> 'step' order by d.at desc limit 1`,
+    [tx.roomId, playId],
+  );
+  return row ? decisionOfRow(row) : null;
+}
+
+/** The decision on a game's step taken on the review of a play, if one was. */
+export async function stepDecisionOn(tx: RoomTx, playId: string): Promise<KeptDecision | null> {
+  const [row] = await tx.rows<DecisionRow>(
+    `${select} and d.play_id = $2 and d.about = 'step' order by d.at desc limit 1`,
+    [tx.roomId, playId],
+  );
   return row ? decisionOfRow(row) : null;
 }
 
@@ -81,11 +94,12 @@ export async function keepDecision(
   userId: string,
   at: Date = new Date(),
   about: KeptDecision['about'] = 'set',
+  game: KeptDecision['game'] = null,
 ): Promise<void> {
   await tx.run(
     `insert into decisions (room_id, id, pupil_id, user_id, play_id, set_id, to_set_id, school, policy, verdict, reasons, missing,
-       would_settle, strays, answer_ids, check_ids, outcome, other_reason, at, about)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20)`,
+       would_settle, strays, answer_ids, check_ids, outcome, other_reason, at, about, game, step, to_step)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23)`,
     [
       tx.roomId,
       input.id,
@@ -107,6 +121,9 @@ export async function keepDecision(
       input.reason.trim(),
       at,
       about,
+      game?.id ?? null,
+      game?.step ?? null,
+      game?.toStep ?? null,
     ],
   );
 }

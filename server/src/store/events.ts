@@ -89,6 +89,12 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
     'id, pupil_id, play_id, at',
     `id, "pupilId", "playId", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, "rightAt" timestamptz)`,
   ),
+  moveMade: insert(
+    'moves',
+    'id, pupil_id, play_id, nth, move, used_ms, at',
+    `id, "pupilId", "playId", nth, move, "usedMs", "rightAt"
+     from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, nth int, move jsonb, "usedMs" double precision, "rightAt" timestamptz)`,
+  ),
   voiceMeasured: insert(
     'calibrations',
     'id, kind, user_id, samples, at',

@@ -61,7 +61,7 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
     [tx.roomId, ids],
   );
   const minutes = await tx.rows<{ pupil_id: string; minutes: number }>(
-    `select p.pupil_id, sum(extract(epoch from least(e.ended_at - p.started_at, case p.purpose when 'afterwards' then interval '3 hours' when 'drill' then interval '30 minutes' else interval '10 minutes' end)) / 60)::double precision as minutes
+    `select p.pupil_id, sum(extract(epoch from least(e.ended_at - p.started_at, case p.purpose when 'afterwards' then interval '3 hours' when 'drill' then interval '30 minutes' when 'game' then interval '60 minutes' else interval '10 minutes' end)) / 60)::double precision as minutes
      from plays p join play_ends e on e.room_id = p.room_id and e.play_id = p.id
      where p.room_id = $1 and p.pupil_id = any($2) and p.started_at >= date_trunc('week', now() at time zone $3) at time zone $3
      group by p.pupil_id`,

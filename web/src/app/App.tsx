@@ -48,6 +48,8 @@ const PathwayEditor = lazy(() =>
 const NumberChecker = lazy(() =>
   import('../screens/checker/NumberChecker.tsx').then((m) => ({ default: m.NumberChecker })),
 );
+const Shelf = lazy(() => import('../screens/shelf/Shelf.tsx').then((m) => ({ default: m.Shelf })));
+const GamePage = lazy(() => import('../screens/shelf/GamePage.tsx').then((m) => ({ default: m.GamePage })));
 const Settings = lazy(() => import('../screens/Settings.tsx').then((m) => ({ default: m.Settings })));
 const KeypadCalibration = lazy(() =>
   import('../screens/calibrate/KeypadCalibration.tsx').then((m) => ({ default: m.KeypadCalibration })),
@@ -121,6 +123,8 @@ export function App() {
                   <Route path="/room" element={<RoomPolicy />} />
                   <Route path="/room/pathways" element={<Pathways />} />
                   <Route path="/room/pathways/:pathwayId" element={<PathwayEditor />} />
+                  <Route path="/shelf" element={<Shelf />} />
+                  <Route path="/shelf/:gameId" element={<GamePage />} />
                   <Route path="/checker" element={<NumberChecker />} />
                   <Route path="/settings" element={<Settings />} />
                   <Route path="*" element={<p>There is nothing at this address.</p>} />

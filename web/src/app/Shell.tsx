@@ -11,6 +11,7 @@ import { useSession } from './session.tsx';
 const ways = [
   { to: '/', name: 'Today' },
   { to: '/pupils', name: 'Pupils' },
+  { to: '/shelf', name: 'Shelf' },
   { to: '/checker', name: 'Checker' },
   { to: '/room', name: 'Room' },
   { to: '/settings', name: 'Settings' },

@@ -5,6 +5,8 @@ import type {
   ChildTells,
   DecideInput,
   FirstRoom,
+  HouseRules,
+  HouseRulesInput,
   KeptAnswer,
   KeptDecision,
   Me,
@@ -12,10 +14,12 @@ import type {
   PlaceInput,
   Problem,
   Pupil,
+  PupilGame,
   PupilInput,
   PupilPage,
   ReviewPage,
   SignIn,
+  StepInput,
 } from '@veldrift/wire';
 import type { SendOutcome } from '../live/outbox.ts';
 
@@ -85,6 +89,12 @@ export const api = {
     call<KeptAnswer[]>('GET', `/pupils/${id}/decisions/${decision}/answers?of=${of}`),
   answersOfProposal: (id: string, of: 'facts' | 'checks') =>
     call<KeptAnswer[]>('GET', `/pupils/${id}/proposal/answers?of=${of}`),
+  gamesOf: (pupilId: string) => call<PupilGame[]>('GET', `/pupils/${pupilId}/games`),
+  sayStep: (pupilId: string, input: StepInput) =>
+    call<KeptDecision>('POST', `/pupils/${pupilId}/steps`, input),
+  houseRules: () => call<HouseRules[]>('GET', '/houseRules'),
+  keepHouseRules: (input: HouseRulesInput) => call<void>('POST', '/houseRules', input),
+  dropHouseRules: (id: string) => call<void>('DELETE', `/houseRules/${id}`, {}),
   review: (playId: string) => call<ReviewPage>('GET', `/plays/${playId}`),
   sayOutcome: (pupilId: string, of: 'placements' | 'lookBacks', input: PlaceInput) =>
     call<KeptDecision>('POST', `/pupils/${pupilId}/${of}`, input),

@@ -1,4 +1,17 @@
-import type { AnswerWay, CaptureWay, MinuteState, Purpose, TurnsPlan, TurnsState } from '@veldrift/core';
+import type {
+  Answer,
+  AnswerWay,
+  CaptureWay,
+  EndReason,
+  FactKey,
+  GamePlan,
+  MinuteState,
+  Move,
+  PauseReason,
+  Purpose,
+  TurnsPlan,
+  TurnsState,
+} from '@veldrift/core';
 import type { Deal, Pupil, TableEvent } from '@veldrift/wire';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
@@ -47,7 +60,56 @@ export interface TurnsRow extends PlayBase {
   readonly state: TurnsState;
 }
 
-export type PlayRow = MinuteRow | TurnsRow;
+/** Who sits at a game: a pupil with a play of their own, or a grown-up. */
+export interface GameSeat {
+  readonly name: string;
+  /** Null: a grown-up, of whom nothing is recorded. */
+  readonly pupil: Pupil | null;
+  readonly playId: string | null;
+  readonly visitId: string | null;
+  /** Facts the pupil knew when the game began: recalled or kept. */
+  readonly known: readonly FactKey[];
+  /** The pupil's usual time on facts, ms: for levelled races. */
+  readonly timesMs: Readonly<Record<FactKey, number>>;
+  readonly usualMs: number | null;
+}
+
+/** A move as it was made, with the answers it gave. */
+export interface KeptMove {
+  readonly id: string;
+  readonly move: Move;
+  readonly answers: readonly { readonly seat: number; readonly answer: Answer }[];
+  /** Counted right answers of a loose game, to be taken back with the move. */
+  readonly tallies: readonly { readonly seat: number; readonly id: string }[];
+}
+
+export interface GameTableState {
+  readonly status: 'ready' | 'playing' | 'paused' | 'over';
+  readonly usedMs: number;
+  readonly calm: boolean;
+  readonly interrupted: boolean;
+  readonly pausedAt: string | null;
+  readonly pauseReason: PauseReason | null;
+  readonly endReason: EndReason | null;
+}
+
+/** A game on the table: its plan and moves are all there is to it. Kept under the play of its first pupil. */
+export interface GameRow extends PlayBase {
+  readonly kind: 'game';
+  readonly way: CaptureWay;
+  readonly title: string;
+  readonly deal: Deal;
+  readonly plan: GamePlan;
+  readonly seats: readonly GameSeat[];
+  readonly moves: readonly KeptMove[];
+  readonly state: GameTableState;
+}
+
+export type PlayRow = MinuteRow | TurnsRow | GameRow;
+
+export function isGame(row: PlayRow): row is GameRow {
+  return row.kind === 'game';
+}
 
 export function isTurns(row: PlayRow): row is TurnsRow {
   return row.kind === 'turns';

@@ -74,6 +74,9 @@ export const roomPolicyQuery = queryOptions({ queryKey: ['roomPolicy'], queryFn:
 export const pupilsQuery = queryOptions({ queryKey: ['pupils'], queryFn: api.pupils });
 export const pupilPageQuery = (id: string) =>
   queryOptions({ queryKey: ['pupil', id], queryFn: () => api.pupilPage(id) });
+export const pupilGamesQuery = (id: string) =>
+  queryOptions({ queryKey: ['pupilGames', id], queryFn: () => api.gamesOf(id) });
+export const houseRulesQuery = queryOptions({ queryKey: ['houseRules'], queryFn: api.houseRules });
 export const reviewQuery = (playId: string) =>
   queryOptions({ queryKey: ['review', playId], queryFn: () => api.review(playId) });
 export const factAnswersQuery = (id: string, fact: string) =>
@@ -82,7 +85,7 @@ export const factAnswersQuery = (id: string, fact: string) =>
 /** Everything that hangs on answers or decisions is fetched afresh. */
 export async function refetchRecords(): Promise<void> {
   await Promise.all(
-    ['pupils', 'pupil', 'review', 'answers', 'proposalAnswers', 'decisionAnswers'].map((key) =>
+    ['pupils', 'pupil', 'pupilGames', 'review', 'answers', 'proposalAnswers', 'decisionAnswers'].map((key) =>
       queryClient.invalidateQueries({ queryKey: [key] }),
     ),
   );

@@ -1,5 +1,13 @@
 import { advanceMinute, advanceTurns, mayResume } from '@veldrift/core';
-import { isTurns, type DeviceDb, type MinuteRow, type PlayRow, type TurnsRow } from '../app/deviceDb.ts';
+import {
+  isGame,
+  isTurns,
+  type DeviceDb,
+  type GameRow,
+  type MinuteRow,
+  type PlayRow,
+  type TurnsRow,
+} from '../app/deviceDb.ts';
 import type { Outbox } from './outbox.ts';
 import { isHeld } from './pageLock.ts';
 import { tableEvents } from './tableEvents.ts';
@@ -9,7 +17,15 @@ import { tableEvents } from './tableEvents.ts';
  * last saved. One paused for longer than it may be is over, closed with the time it had used.
  */
 export function takeUp(row: PlayRow, now: string): PlayRow {
+  if (isGame(row)) return takeUpGame(row);
   return isTurns(row) ? takeUpTurns(row, now) : takeUpMinute(row, now);
+}
+
+/** A game stands where it stood, today or on another day. */
+function takeUpGame(row: GameRow): GameRow {
+  return row.state.status === 'playing'
+    ? { ...row, state: { ...row.state, status: 'paused', pausedAt: row.savedAt, pauseReason: 'reload' } }
+    : row;
 }
 
 /** What goes turn by turn may be taken up within this time: no count hangs on it, only the visit. */

@@ -26,8 +26,8 @@ export interface TableEvents {
   readonly ended: (state: EndedState, reason: EndReason, at?: string) => TableEvent;
 }
 
-export function tableEvents(row: Pick<PlayRow, 'pupilId' | 'visitId' | 'playId'>): TableEvents {
-  const head = { v: 1 as const, seat: 0, pupilId: row.pupilId, visitId: row.visitId, playId: row.playId };
+export function tableEvents(row: Pick<PlayRow, 'pupilId' | 'visitId' | 'playId'>, seat = 0): TableEvents {
+  const head = { v: 1 as const, seat, pupilId: row.pupilId, visitId: row.visitId, playId: row.playId };
   const now = () => new Date().toISOString();
   return {
     answered: (answer, more) => ({

@@ -1,5 +1,5 @@
 import { countText, purposeNames, resumeWithinMs, timeLeftMs } from '@veldrift/core';
-import { isTurns, type PlayRow } from '../app/deviceDb.ts';
+import { isGame, isTurns, type PlayRow } from '../app/deviceDb.ts';
 import { timeText } from '../app/format.ts';
 import { turnsResumeWithinMs } from '../live/openMinutes.ts';
 
@@ -7,6 +7,7 @@ import { turnsResumeWithinMs } from '../live/openMinutes.ts';
 export function standsStill(row: PlayRow): string {
   const until = (withinMs: number) =>
     row.state.pausedAt ? timeText(Date.parse(row.state.pausedAt) + withinMs) : '';
+  if (isGame(row)) return `game of ${row.title} stands still after ${countText(row.moves.length, 'move')}`;
   if (isTurns(row)) {
     const given = row.state.answers.length - row.earlier;
     return `${purposeNames[row.purpose].toLowerCase()} stands still after ${countText(given, 'answer')}; goes on until ${until(turnsResumeWithinMs)}`;

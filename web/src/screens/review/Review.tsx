@@ -3,12 +3,17 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { ApiError } from '../../app/api.ts';
-import { deviceDb, type PlayRow } from '../../app/deviceDb.ts';
+import { deviceDb, isGame, type PlayRow } from '../../app/deviceDb.ts';
 import { pupilsQuery, reviewQuery } from '../../app/queries.ts';
 import { useOutboxState } from '../../app/session.tsx';
 import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
 import { localReview } from './localReview.ts';
+import { answersAt } from '../../live/game/gameAnswers.ts';
 import { ReviewBody } from './ReviewBody.tsx';
+
+/** Answers of a play that this device knows of. */
+const givenOn = (row: PlayRow, playId: string): number =>
+  isGame(row) ? answersAt(row, playId).length : row.state.answers.length;
 
 /** Straight after a minute: from the server, or from this device while the server has not got it all. */
 export function Review() {
@@ -35,7 +40,7 @@ export function Review() {
   const pupil = pupils.data?.find((one) => one.id === row?.pupilId) ?? row?.pupil;
   const complete =
     review.data &&
-    (!row || review.data.answers.length >= row.state.answers.length) &&
+    (!row || review.data.answers.length >= givenOn(row, playId)) &&
     review.data.play.endedAt !== null;
   if (review.data && (complete || !row || !pupil)) {
     return (

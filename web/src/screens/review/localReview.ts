@@ -8,7 +8,8 @@ import {
   summariseMinute,
 } from '@veldrift/core';
 import type { KeptAnswer, Pupil, ReviewPage } from '@veldrift/wire';
-import { isTurns, type PlayRow } from '../../app/deviceDb.ts';
+import { isGame, isTurns, type PlayRow } from '../../app/deviceDb.ts';
+import { answersAt } from '../../live/game/gameAnswers.ts';
 import { isCalm } from '../../live/openMinutes.ts';
 
 /** A review as far as this device alone knows it: states and the decision wait for the server. */
@@ -21,7 +22,8 @@ export function localReview(row: PlayRow, pupil: Pupil): LocalReview {
   const { state } = row;
   const calm = isCalm(row);
   const earlier = isTurns(row) ? row.earlier : 0;
-  const given = state.answers.slice(earlier);
+  const all = isGame(row) ? answersAt(row, row.playId) : row.state.answers;
+  const given = all.slice(earlier);
   const counted = calm ? given.filter((one) => one.latencyMs !== null || one.voided) : given;
   const { timeMs, ...summary } = summariseMinute(counted, state.usedMs);
   const kept = (answer: (typeof given)[number]): KeptAnswer => ({
@@ -41,13 +43,13 @@ export function localReview(row: PlayRow, pupil: Pupil): LocalReview {
       purpose: row.purpose,
       setId: row.setId,
       way: row.way,
-      title: isTurns(row) ? row.title : '',
-      deal: isTurns(row) ? row.deal : null,
-      seed: isTurns(row) ? row.seed : 0,
+      title: isTurns(row) || isGame(row) ? row.title : '',
+      deal: isTurns(row) || isGame(row) ? row.deal : null,
+      seed: isTurns(row) ? row.seed : isGame(row) ? row.plan.seed : 0,
       tally: 0,
       startedAt: row.startedAt,
       endedAt: row.savedAt,
-      lengthMs: isTurns(row) ? 0 : row.state.lengthMs,
+      lengthMs: isTurns(row) || isGame(row) ? 0 : row.state.lengthMs,
       limitMs: row.limitMs,
       endReason: state.endReason,
       calm,
@@ -63,7 +65,8 @@ export function localReview(row: PlayRow, pupil: Pupil): LocalReview {
     placing: placingOf(row),
     decision: null,
     earlierSlips: [],
-    earlierAnswers: state.answers.slice(0, earlier).map(kept),
+    earlierAnswers: all.slice(0, earlier).map(kept),
+    game: null,
   };
 }
 

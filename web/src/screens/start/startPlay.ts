@@ -1,6 +1,6 @@
 import type { Pupil } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import { deviceDb, isTurns, type PlayRow } from '../../app/deviceDb.ts';
+import { deviceDb, isGame, isTurns, type PlayRow } from '../../app/deviceDb.ts';
 import type { Outbox } from '../../live/outbox.ts';
 
 /** Plays begun within this time belong to one visit. */
@@ -56,7 +56,7 @@ export async function startPlay(
         limitMs: row.limitMs,
         device: navigator.userAgent.slice(0, 200),
         ...started,
-        ...(isTurns(row) ? { title: row.title, deal: row.deal } : {}),
+        ...(isTurns(row) || isGame(row) ? { title: row.title, deal: row.deal } : {}),
       },
     ],
     row,

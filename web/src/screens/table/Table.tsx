@@ -1,8 +1,8 @@
 import { findSet } from '../../app/book.ts';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import Button from '@mui/material/Button';
-import { deviceDb, isTurns, type PlayRow } from '../../app/deviceDb.ts';
+import { deviceDb, isGame, isTurns, type PlayRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { hold } from '../../live/pageLock.ts';
 import { recoverJournal } from '../../live/journal.ts';
@@ -11,6 +11,8 @@ import { Empty, Loading } from '../../parts/states.tsx';
 import { RunningTurns } from './RunningTurns.tsx';
 import { RunningTable } from './RunningTable.tsx';
 import './live.css';
+
+const GameTable = lazy(() => import('../game/GameTable.tsx').then((m) => ({ default: m.GameTable })));
 
 /** The live table of a play kept on this device: taken up where it stood, or closed when it lay open too long. */
 export function Table() {
@@ -83,6 +85,12 @@ export function Table() {
   }
   // Of a pathway changed or gone since only the title is left.
   const setName = findSet(row.setId)?.name ?? '';
+  if (isGame(row))
+    return (
+      <Suspense fallback={<Loading what="the game" />}>
+        <GameTable key={row.playId} row={row} />
+      </Suspense>
+    );
   if (isTurns(row)) return <RunningTurns key={row.playId} row={row} setName={setName} />;
   return <RunningTable key={row.playId} row={row} pupil={row.pupil} setName={setName} />;
 }

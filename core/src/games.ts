@@ -1,0 +1,12 @@
+// The games and their face: a second door of this package, so that screens without a game need not fetch them.
+export * from './games/catalogue.ts';
+export * from './games/claims.ts';
+export * from './games/erring.ts';
+export * from './games/factsShown.ts';
+export { nextSignal, type FirstVoiceRules, type FirstVoiceState } from './games/firstVoice.ts';
+export * from './games/game.ts';
+export * from './games/gamePlan.ts';
+export { tookSeat } from './games/looseGame.ts';
+export * from './games/playGame.ts';
+export { lookMs, sweepMs } from './games/hundredSweep.ts';
+export * from './games/setting.ts';

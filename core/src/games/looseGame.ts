@@ -1,0 +1,65 @@
+import type { AnyGame } from './catalogue.ts';
+import { emptyScene, type GameState, type Move, type Play } from './game.ts';
+import { nextSeat, seatsIn } from './playGame.ts';
+import { freshState } from './rolled.ts';
+import { namedScores, scoreCount, scoreOf } from './scoring.ts';
+
+/** A game with real cards shuffled by hand: the cards are not known, who took what is. */
+export interface LooseState extends GameState {
+  readonly points: readonly number[];
+  readonly turns: number;
+}
+
+const nobody = 'nobody';
+
+/** The seat that a choice says took the turn; null: nobody did. */
+export const tookSeat = (key: string): number | null => (key === nobody ? null : Number(key.slice(1)));
+
+/**
+ * A game refereed without knowing its cards: each turn is judged by one tap (who took it), the score kept. Its rules are the
+ * game's own, told at the table and not checked.
+ */
+export function looseGame(of: AnyGame): AnyGame {
+  const first = of.family === 'first' || of.family === 'compare';
+  return {
+    ...of,
+    setUp: (play): LooseState => ({
+      ...freshState,
+      points: Array<number>(scoreCount(play)).fill(0),
+      turns: 0,
+    }),
+    need: (play, state) => ({
+      kind: 'choose',
+      seat: state.turn,
+      says: first ? 'Who took it?' : `Seat ${state.turn + 1}: right?`,
+      choices: [
+        ...(first ? seatsIn(play, state) : [state.turn]).map((seat) => ({
+          key: `s${seat}`,
+          says: first && seatsIn(play, state).length > 1 ? `Seat ${seat + 1} took it` : 'Right',
+        })),
+        { key: nobody, says: first ? 'Nobody' : 'Not right' },
+      ],
+    }),
+    act: (play, state, move) => act(play, state as LooseState, move),
+    leaves: (_play, state) => state,
+    scene: (play, state) => ({
+      ...emptyScene,
+      totals: namedScores(play, (state as LooseState).points, 'Together'),
+    }),
+    scores: (_play, state) => (state as LooseState).points,
+    best: () => null,
+  };
+}
+
+function act(play: Play<unknown>, state: LooseState, move: Move): LooseState {
+  if (move.kind !== 'choose') return state;
+  const seat = tookSeat(move.key);
+  const on = { ...state, turns: state.turns + 1, turn: nextSeat(play, state, state.turn) };
+  if (seat === null) return { ...on, says: 'Nobody took it.' };
+  const own = scoreOf(play, seat);
+  return {
+    ...on,
+    points: state.points.map((count, at) => (at === own ? count + 1 : count)),
+    says: `Seat ${seat + 1} takes it.`,
+  };
+}

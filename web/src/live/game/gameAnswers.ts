@@ -1,0 +1,16 @@
+import type { Answer } from '@veldrift/core';
+import type { GameRow } from '../../app/deviceDb.ts';
+
+/** An answer given at a game, with the seat that gave it. */
+export interface SeatAnswer {
+  readonly seat: number;
+  readonly answer: Answer;
+}
+
+/** The answers of a table, in the order given. */
+export const tableAnswers = (row: Pick<GameRow, 'moves'>): readonly SeatAnswer[] =>
+  row.moves.flatMap((one) => one.answers);
+
+/** The answers of one pupil's play at it. */
+export const answersAt = (row: GameRow, playId: string): readonly Answer[] =>
+  tableAnswers(row).flatMap(({ seat, answer }) => (row.seats[seat]?.playId === playId ? [answer] : []));

@@ -1,0 +1,66 @@
+import type { DieSides } from '@veldrift/core';
+
+/** Places of pips on a six-sided die, of a grid of three by three. */
+const pipPlaces: readonly (readonly number[])[] = [
+  [],
+  [4],
+  [2, 6],
+  [2, 4, 6],
+  [0, 2, 6, 8],
+  [0, 2, 4, 6, 8],
+  [0, 2, 3, 5, 6, 8],
+];
+
+/** Outlines of the other dice: by their number of corners, so that each is known by its shape. */
+const corners: Readonly<Record<Exclude<DieSides, 6>, number>> = { 4: 3, 8: 4, 10: 5, 12: 6, 20: 8 };
+
+function outline(count: number): string {
+  return Array.from({ length: count }, (_, nth) => {
+    const turn = (2 * Math.PI * nth) / count - Math.PI / 2;
+    return `${(50 + 46 * Math.cos(turn)).toFixed(1)},${((count === 3 ? 58 : 50) + 46 * Math.sin(turn)).toFixed(1)}`;
+  }).join(' ');
+}
+
+/** A die as it lies: pips on six sides, a numeral on the others. */
+export function Die({
+  shown,
+  sides = 6,
+  size = 84,
+}: {
+  readonly shown: number;
+  readonly sides?: DieSides;
+  readonly size?: number;
+}) {
+  return (
+    <svg
+      viewBox="0 0 100 100"
+      width={size}
+      height={size}
+      role="img"
+      aria-label={`a die showing ${shown}`}
+      className="die"
+    >
+      {sides === 6 ? (
+        <>
+          <rect x="4" y="4" width="92" height="92" rx="8" className="die-ground" />
+          {(pipPlaces[shown] ?? []).map((place) => (
+            <circle
+              key={place}
+              cx={26 + (place % 3) * 24}
+              cy={26 + Math.floor(place / 3) * 24}
+              r="8.5"
+              className="die-pip"
+            />
+          ))}
+        </>
+      ) : (
+        <>
+          <polygon points={outline(corners[sides])} className="die-ground" />
+          <text x="50" y={sides === 4 ? 72 : 64} textAnchor="middle" className="die-numeral">
+            {shown}
+          </text>
+        </>
+      )}
+    </svg>
+  );
+}

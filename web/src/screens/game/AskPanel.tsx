@@ -1,0 +1,208 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { diceWords, rollTrouble } from '@veldrift/core';
+import type { Move, Need } from '@veldrift/core/games';
+import { useState } from 'react';
+import { Keypad } from '../../live/Keypad.tsx';
+import type { TypedAnswer } from '../../live/typedAnswer.ts';
+import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
+import { LineAsk } from './LineAsk.tsx';
+import { listedChoices, nameSeats, type GameView } from './gameView.ts';
+
+export interface AskProps {
+  readonly view: GameView;
+  readonly promptId: string;
+  readonly typed: TypedAnswer;
+  readonly onDigit: (digit: string, at: number) => void;
+  readonly onDelete: () => void;
+  readonly onEnter: () => void;
+  readonly onMove: (move: Move, at: number) => string | null;
+  readonly onClaim: (seat: number, at: number) => void;
+}
+
+/** What the table waits for, on the child's field: a fact to be said, a race, a choice, a line, a roll. */
+export function AskPanel(props: AskProps) {
+  const { view, onMove } = props;
+  const { need } = view;
+  switch (need.kind) {
+    case 'say':
+      return <SayAsk {...props} need={need} />;
+    case 'claim':
+      return <ClaimAsk {...props} need={need} />;
+    case 'roll':
+      return view.mode === 'called' ? (
+        <RollTyped key={view.says} need={need} onMove={onMove} />
+      ) : (
+        <BigKey says="Roll" onPress={(at) => onMove({ kind: 'roll' }, at)} />
+      );
+    case 'go':
+      return <BigKey says="Go on" onPress={(at) => onMove({ kind: 'go' }, at)} />;
+    case 'line':
+      return <LineAsk need={need} onMove={onMove} />;
+    case 'choose': {
+      const listed = listedChoices(need);
+      return (
+        <div className="ask-choices">
+          {listed.map((choice) => (
+            <Button
+              key={choice.key}
+              variant="outlined"
+              size="large"
+              onClick={(event) =>
+                onMove({ kind: 'choose', seat: need.seat, key: choice.key }, event.timeStamp)
+              }
+            >
+              {nameSeats(choice.says, view.names)}
+            </Button>
+          ))}
+        </div>
+      );
+    }
+    case 'over':
+      return null;
+  }
+}
+
+function BigKey({ says, onPress }: { readonly says: string; readonly onPress: (at: number) => void }) {
+  return (
+    <Button
+      variant="contained"
+      size="large"
+      className="ask-big"
+      onClick={(event) => onPress(event.timeStamp)}
+    >
+      {says}
+    </Button>
+  );
+}
+
+/** A fact of two numbers as the drills show it; anything longer as it is written. */
+function Shown({
+  promptId,
+  fact,
+  shown,
+}: {
+  readonly promptId: string;
+  readonly fact: string | null;
+  readonly shown: string;
+}) {
+  return fact === null ? (
+    <div
+      key={promptId}
+      className={`prompt numeral ${shown.length > 7 ? 'long' : ''}`}
+      {...{ elementtiming: promptId }}
+    >
+      {shown}
+    </div>
+  ) : (
+    <FactPrompt promptId={promptId} fact={fact} />
+  );
+}
+
+function SayAsk({
+  view,
+  need,
+  promptId,
+  typed,
+  onDigit,
+  onDelete,
+  onEnter,
+}: AskProps & { readonly need: Extract<Need, { kind: 'say' }> }) {
+  const pad = view.keypad && /^\d+$/.test(need.asked.answer);
+  return (
+    <div className={`ask-say ${pad ? 'with-pad' : ''}`}>
+      <div className="asked">
+        <p className="ask-who">{view.names[need.asked.seat]}</p>
+        <Shown promptId={promptId} fact={need.asked.fact} shown={need.asked.shown} />
+        {pad && <TypedLine typed={typed} />}
+      </div>
+      {pad && <Keypad onDigit={onDigit} onDelete={onDelete} onEnter={onEnter} />}
+    </div>
+  );
+}
+
+/** Keys of the seats, at the ends of a keyboard: Z and M for two, Q and L for the others. */
+export const claimKeys = ['z', 'm', 'q', 'l'] as const;
+
+function ClaimAsk({
+  view,
+  need,
+  promptId,
+  onClaim,
+}: AskProps & { readonly need: Extract<Need, { kind: 'claim' }> }) {
+  const zone = (seat: number) => (
+    <button
+      key={seat}
+      type="button"
+      className={`claim-zone ${view.claimed.includes(seat) ? 'claimed' : ''}`}
+      // The claim is the touch, not its release.
+      onPointerDown={(event) => {
+        event.preventDefault();
+        onClaim(seat, event.timeStamp);
+      }}
+      onClick={(event) => event.detail === 0 && onClaim(seat, event.timeStamp)}
+    >
+      {view.names[seat]} <kbd aria-hidden>{claimKeys[seat]?.toUpperCase()}</kbd>
+    </button>
+  );
+  const half = Math.ceil(need.seats.length / 2);
+  return (
+    <div className="ask-claim">
+      <div className="claim-side">{need.seats.slice(0, half).map(zone)}</div>
+      <div className="asked">
+        <Shown promptId={promptId} fact={need.asked.fact} shown={need.asked.shown} />
+      </div>
+      <div className="claim-side">{need.seats.slice(half).map(zone)}</div>
+    </div>
+  );
+}
+
+/** What real dice show, typed. */
+function RollTyped({
+  need,
+  onMove,
+}: {
+  readonly need: Extract<Need, { kind: 'roll' }>;
+  readonly onMove: (move: Move, at: number) => string | null;
+}) {
+  const [text, setText] = useState('');
+  const [trouble, setTrouble] = useState('');
+  // One-figure dice need nothing between: 36 is a three and a six.
+  const parts = /[\s,]/.test(text.trim())
+    ? text.split(/[\s,]+/).filter(Boolean)
+    : need.dice.every((sides) => sides <= 10)
+      ? [...text.trim()]
+      : [text.trim()].filter(Boolean);
+  return (
+    <form
+      className="ask-line"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        const shown = parts.map(Number);
+        const wrong =
+          parts.find((one) => !/^\d{1,2}$/.test(one)) !== undefined || parts.length === 0
+            ? `Type what the ${diceWords(need.dice)} show, such as ${need.dice.map(() => '3').join(' ')}.`
+            : rollTrouble(shown, need.dice);
+        if (wrong !== null) return setTrouble(wrong);
+        setTrouble(onMove({ kind: 'roll', shown }, event.timeStamp) ?? '');
+      }}
+    >
+      <TextField
+        autoFocus
+        label={`The ${diceWords(need.dice)} show`}
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value.slice(0, 20));
+          setTrouble('');
+        }}
+        error={trouble !== ''}
+        helperText={trouble || ' '}
+        slotProps={{ htmlInput: { inputMode: 'numeric', autoComplete: 'off', className: 'numeral' } }}
+      />
+      <Button type="submit" variant="contained" size="large">
+        Lies so
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,104 @@
+import type { ReactNode } from 'react';
+import { useState } from 'react';
+import { AskPanel, type AskProps } from './AskPanel.tsx';
+import { FieldPlot } from './FieldPlot.tsx';
+import { GameScene } from './GameScene.tsx';
+import { MendAsk } from './MendAsk.tsx';
+import { PlaceAsk } from './PlaceAsk.tsx';
+import { TrueLineAsk } from './TrueLineAsk.tsx';
+import { nameSeats } from './gameView.ts';
+
+/** The child's side of a game: what happened, what lies there, what is asked, and the shelf for an aid. */
+export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: ReactNode }) {
+  const { view, onMove } = ask;
+  const { need, scene, names } = view;
+  const [refused, setRefused] = useState('');
+  const [picked, setPicked] = useState<readonly number[]>([]);
+  const [lastNeed, setLastNeed] = useState(need);
+  if (lastNeed !== need) {
+    setLastNeed(need);
+    setRefused('');
+    setPicked([]);
+  }
+  const choosing = need.kind === 'choose' ? need : null;
+  const choose = (key: string, at: number) => {
+    if (choosing) setRefused(onMove({ kind: 'choose', seat: choosing.seat, key }, at) ?? '');
+  };
+  const keys = choosing?.choices.map((one) => one.key) ?? [];
+  const lays = keys.some((key) => key.startsWith('lay ')) || keys.includes('draw');
+  const places = keys.some((key) => /^\d+,\d+$/.test(key)) && scene.field === null;
+  const mends = choosing?.choices.some(
+    (one) => one.veiled && one.at === undefined && !one.key.startsWith('lay ') && !one.key.startsWith('ask '),
+  );
+  const own = choosing ? scene.rows.find((row) => row.seat === choosing.seat) : undefined;
+  const asks = need.kind === 'say' || need.kind === 'claim';
+  // While cards are laid into places, those of the seat lie there.
+  const shown =
+    places && choosing
+      ? { ...view, scene: { ...scene, rows: scene.rows.filter((row) => row.seat !== choosing.seat) } }
+      : view;
+  return (
+    <div className={`game-field ${asks ? 'asking' : ''}`} data-need={need.kind}>
+      <div className="game-words">
+        <p className="game-says" role="status">
+          {refused || nameSeats(view.says, names)}
+        </p>
+        {!asks && <p className="game-need">{nameSeats(need.says, names)}</p>}
+      </div>
+      <div className={`game-scene ${scene.field || (scene.board?.squares.length ?? 0) > 40 ? 'beside' : ''}`}>
+        <GameScene
+          view={shown}
+          onChoose={choose}
+          onRefused={setRefused}
+          {...(lays
+            ? {
+                picked,
+                onPick: (card: number) =>
+                  setPicked(
+                    picked.includes(card)
+                      ? picked.filter((one) => one !== card)
+                      : [...picked, card].slice(-3),
+                  ),
+              }
+            : {})}
+        />
+        {scene.field && (
+          <FieldPlot
+            field={scene.field}
+            choices={choosing?.choices ?? []}
+            names={names}
+            onChoose={choose}
+            onRefused={setRefused}
+          />
+        )}
+      </div>
+      <div className="game-ask">
+        {choosing && lays ? (
+          <TrueLineAsk
+            key={need.says + view.says}
+            need={choosing}
+            names={names}
+            picked={picked}
+            onChoose={choose}
+            onRefused={setRefused}
+          />
+        ) : choosing && places && own ? (
+          <PlaceAsk
+            key={choosing.seat}
+            need={choosing}
+            cards={own.cards}
+            frame={view.frame}
+            onChoose={choose}
+            onRefused={setRefused}
+          />
+        ) : (
+          <>
+            {choosing && mends && <MendAsk need={choosing} onChoose={choose} onRefused={setRefused} />}
+            <AskPanel {...ask} />
+          </>
+        )}
+      </div>
+      {shelf}
+    </div>
+  );
+}

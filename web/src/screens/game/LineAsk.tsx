@@ -1,0 +1,87 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { shownSigns, signs } from '@veldrift/core';
+import type { Move, Need } from '@veldrift/core/games';
+import { useState } from 'react';
+
+/** A line to be typed, or put together by touch from the numbers that lie there and the signs. */
+export function LineAsk({
+  need,
+  onMove,
+}: {
+  readonly need: Extract<Need, { kind: 'line' }>;
+  readonly onMove: (move: Move, at: number) => string | null;
+}) {
+  const [text, setText] = useState('');
+  const [trouble, setTrouble] = useState('');
+  const change = (next: string) => {
+    setText(next.slice(0, 120));
+    setTrouble('');
+  };
+  const put = (token: string) => change(text === '' ? token : `${text} ${token}`);
+  const allowed = need.ask.signs ?? signs;
+  return (
+    <form
+      className="ask-line"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (text.trim() === '') return setTrouble('Say the line first, such as 8 + 4 − 3.');
+        setTrouble(onMove({ kind: 'line', seat: need.seat, text }, event.timeStamp) ?? '');
+      }}
+    >
+      <div className="ask-tokens" role="group" aria-label="Put the line together">
+        {need.ask.numbers.map((number, nth) => (
+          <button key={nth} type="button" className="token numeral" onClick={() => put(String(number))}>
+            {number}
+          </button>
+        ))}
+        {allowed.map((sign) => (
+          <button
+            key={sign}
+            type="button"
+            className="token sign numeral"
+            onClick={() => put(shownSigns[sign])}
+          >
+            {shownSigns[sign]}
+          </button>
+        ))}
+        {['(', ')'].map((one) => (
+          <button key={one} type="button" className="token sign numeral" onClick={() => put(one)}>
+            {one}
+          </button>
+        ))}
+        <button
+          type="button"
+          className="token sign"
+          aria-label="Take the last back"
+          onClick={() => change(text.trim().split(/\s+/).slice(0, -1).join(' '))}
+        >
+          ⌫
+        </button>
+      </div>
+      <div className="ask-line-row">
+        <TextField
+          label="The line"
+          value={text}
+          onChange={(event) => change(event.target.value)}
+          error={trouble !== ''}
+          helperText={trouble || ' '}
+          slotProps={{ htmlInput: { autoComplete: 'off', className: 'numeral' } }}
+        />
+        <Button type="submit" variant="contained" size="large">
+          Lay it
+        </Button>
+        {need.mayPass && (
+          <Button
+            variant="outlined"
+            size="large"
+            onClick={(event) => setTrouble(onMove({ kind: 'pass', seat: need.seat }, event.timeStamp) ?? '')}
+          >
+            Pass
+          </Button>
+        )}
+      </div>
+    </form>
+  );
+}

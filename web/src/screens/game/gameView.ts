@@ -1,0 +1,45 @@
+import type { DieSides } from '@veldrift/core';
+import type { GameMode } from '@veldrift/core';
+import type { Choice, Need, Scene } from '@veldrift/core/games';
+
+/** What a game's field shows: plain data, so that a child's own screen can show the same. */
+export interface GameView {
+  readonly game: string;
+  readonly mode: GameMode;
+  readonly scene: Scene;
+  readonly need: Need;
+  /** What happened last, in a sentence. */
+  readonly says: string;
+  readonly names: readonly string[];
+  readonly dice: readonly DieSides[];
+  /** The child types what is asked. */
+  readonly keypad: boolean;
+  /** Seats that have claimed to be first. */
+  readonly claimed: readonly number[];
+  /** The running total lies on a bead frame. */
+  readonly beads: boolean;
+  /** Cards are laid into tens and ones. */
+  readonly frame: boolean;
+}
+
+/** "Seat 1" in a game's words, as the name of who sits there. */
+export function nameSeats(text: string, names: readonly string[]): string {
+  return text.replace(/\b[Ss]eat (\d)\b/g, (whole, digit: string) => names[Number(digit) - 1] ?? whole);
+}
+
+/** Choices that are neither on the table nor for the child to find: these are listed. */
+export const listedChoices = (need: Need): readonly Choice[] =>
+  need.kind === 'choose'
+    ? need.choices.filter(({ at, veiled }) => !veiled && (at === undefined || 'total' in at))
+    : [];
+
+/** The choice of a square. */
+export const choiceAtSquare = (need: Need, square: number): Choice | undefined =>
+  need.kind === 'choose'
+    ? need.choices.find(({ at }) => at !== undefined && 'square' in at && at.square === square)
+    : undefined;
+
+export const choiceAtCard = (need: Need, card: number): Choice | undefined =>
+  need.kind === 'choose'
+    ? need.choices.find(({ at }) => at !== undefined && 'card' in at && at.card === card)
+    : undefined;

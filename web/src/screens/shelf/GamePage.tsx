@@ -1,0 +1,145 @@
+import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
+import { findGame, type AnyGame } from '@veldrift/core/games';
+import { useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { houseRulesQuery, pupilGamesQuery, pupilsQuery } from '../../app/queries.ts';
+import { Empty, Loading, Trouble } from '../../parts/states.tsx';
+import { HouseRulesForm } from './HouseRulesForm.tsx';
+import { FactsItShows } from './FactsItShows.tsx';
+import { layOut, playersText, signsOf } from './gameWords.ts';
+import { StartGame } from './StartGame.tsx';
+import './shelf.css';
+
+/** One game: its rules in our words, its steps, the facts it shows this pupil, and the start. */
+export function GamePage() {
+  const { gameId = '' } = useParams();
+  const game = findGame(gameId);
+  if (!game)
+    return (
+      <Empty title="There is no such game on the shelf">
+        <Button variant="outlined" component={Link} to="/shelf">
+          To the shelf
+        </Button>
+      </Empty>
+    );
+  return <Page key={game.id} game={game} />;
+}
+
+/** What is chosen at a game: a step, or rules of the house. */
+export interface ChosenRules {
+  readonly step: number;
+  readonly house: { readonly id: string; readonly name: string; readonly rules: object } | null;
+}
+
+function Page({ game }: { readonly game: AnyGame }) {
+  const [params] = useSearchParams();
+  const pupils = useQuery(pupilsQuery);
+  const houses = useQuery(houseRulesQuery);
+  const pupil = pupils.data?.find((one) => one.id === params.get('pupil')) ?? pupils.data?.[0];
+  const { data: played } = useQuery({ ...pupilGamesQuery(pupil?.id ?? ''), enabled: pupil !== undefined });
+  const at = played?.find((one) => one.game === game.id);
+  const [chosen, setChosen] = useState<ChosenRules | null>(null);
+  const [making, setMaking] = useState(false);
+  if (!pupils.data)
+    return pupils.error ? (
+      <Trouble error={pupils.error} onRetry={() => void pupils.refetch()} />
+    ) : (
+      <Loading what="the game" />
+    );
+  // Not played yet: the first step that practises what the pupil is at.
+  const firstStep = Math.max(
+    0,
+    game.steps.findIndex((step) => pupil && game.operations(step.rules).includes(pupil.operation)),
+  );
+  const now: ChosenRules = chosen ?? { step: at?.step ?? firstStep, house: null };
+  const rules = now.house?.rules ?? game.steps[now.step]?.rules;
+  const own = (houses.data ?? []).filter((one) => one.game === game.id);
+  const { aim, turn, ends, example } = game.told;
+  return (
+    <>
+      <div className="work-head">
+        <div>
+          <h1>{game.name}</h1>
+          <p className="quiet">
+            {aim} {playersText(game)} players, about {game.minutes} minutes,{' '}
+            <span className="numeral">{signsOf(game.operations(rules))}</span>
+          </p>
+        </div>
+        <Button variant="outlined" component={Link} to={`/shelf${pupil ? `?pupil=${pupil.id}` : ''}`}>
+          The shelf
+        </Button>
+      </div>
+      <div className="game-page">
+        <section aria-label="Rules">
+          <h2>How it goes</h2>
+          <ol className="game-rules">
+            {turn.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ol>
+          <p>
+            <strong>It ends</strong> {ends.charAt(0).toLowerCase() + ends.slice(1)}
+          </p>
+          <p className="game-example">{example}</p>
+          <h2>Lay out</h2>
+          <ul className="game-lay">
+            {layOut(game.materials(rules)).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </section>
+        <section aria-label="Steps">
+          <h2>Steps</h2>
+          <ol className="game-steps">
+            {game.steps.map((step, nth) => (
+              <li key={step.name}>
+                <button
+                  type="button"
+                  aria-pressed={now.house === null && now.step === nth}
+                  onClick={() => setChosen({ step: nth, house: null })}
+                >
+                  {step.name}
+                  {at?.step === nth && <span className="quiet"> · {pupil?.name} is here</span>}
+                </button>
+              </li>
+            ))}
+            {own.map((house) => (
+              <li key={house.id} className="house">
+                <button
+                  type="button"
+                  aria-pressed={now.house?.id === house.id}
+                  onClick={() =>
+                    setChosen({
+                      step: house.step,
+                      house: { id: house.id, name: house.name, rules: house.rules },
+                    })
+                  }
+                >
+                  {house.name}
+                  <span className="quiet"> · rules of the house{house.by && `, by ${house.by}`}</span>
+                </button>
+              </li>
+            ))}
+          </ol>
+          <Button variant="outlined" onClick={() => setMaking(true)}>
+            {now.house ? 'Change these rules' : 'Make rules of the house'}
+          </Button>
+          {pupil && <FactsItShows key={pupil.id} game={game} rules={rules} pupil={pupil} />}
+        </section>
+        <StartGame game={game} chosen={now} pupils={pupils.data} first={pupil} />
+      </div>
+      {making && (
+        <HouseRulesForm
+          game={game}
+          chosen={now}
+          by={own.find((one) => one.id === now.house?.id)?.by ?? ''}
+          onClose={(kept) => {
+            setMaking(false);
+            if (kept !== undefined) setChosen(kept);
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,197 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import {
+  optionNow,
+  rulesTrouble,
+  valueNow,
+  withSetting,
+  type AnyGame,
+  type Setting,
+} from '@veldrift/core/games';
+import { useSnackbar } from 'notistack';
+import { useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import { api, ApiError } from '../../app/api.ts';
+import { dropDraft, keepDraft, readDraft } from '../../app/draft.ts';
+import { houseRulesQuery, queryClient } from '../../app/queries.ts';
+import type { ChosenRules } from './GamePage.tsx';
+
+interface Draft {
+  readonly id: string;
+  readonly name: string;
+  readonly by: string;
+  readonly rules: object;
+}
+
+/** A game's rules set otherwise and saved under a name the children give. What cannot be played is said at once. */
+export function HouseRulesForm({
+  game,
+  chosen,
+  by,
+  onClose,
+}: {
+  readonly game: AnyGame;
+  readonly chosen: ChosenRules;
+  readonly by: string;
+  readonly onClose: (kept?: ChosenRules) => void;
+}) {
+  const { enqueueSnackbar } = useSnackbar();
+  const draftName = `house.${game.id}.${chosen.house?.id ?? 'new'}`;
+  const [draft, setDraft] = useState<Draft>(
+    () =>
+      readDraft<Draft>(draftName) ?? {
+        id: chosen.house?.id ?? uuid(),
+        name: chosen.house?.name ?? '',
+        by,
+        rules: chosen.house?.rules ?? (game.steps[chosen.step]?.rules as object),
+      },
+  );
+  const [trouble, setTrouble] = useState('');
+  const [busy, setBusy] = useState(false);
+  const change = (part: Partial<Draft>) => {
+    const next = { ...draft, ...part };
+    setDraft(next);
+    keepDraft(draftName, next);
+    setTrouble('');
+  };
+  const unplayable = rulesTrouble(game, chosen.step, draft.rules);
+  const send = async (what: () => Promise<unknown>, says: string, kept: ChosenRules) => {
+    setBusy(true);
+    try {
+      await what();
+      dropDraft(draftName);
+      await queryClient.invalidateQueries(houseRulesQuery);
+      enqueueSnackbar(says);
+      onClose(kept);
+    } catch (error) {
+      setTrouble(error instanceof ApiError ? error.problem.message : 'It could not be saved; try again.');
+      setBusy(false);
+    }
+  };
+  const save = () => {
+    if (draft.name.trim() === '') return setTrouble('Give the rules a name: the children may choose it.');
+    const { id, name, rules } = draft;
+    void send(
+      () => api.keepHouseRules({ ...draft, game: game.id, step: chosen.step }),
+      `Saved: ${name.trim()}.`,
+      { step: chosen.step, house: { id, name: name.trim(), rules } },
+    );
+  };
+  return (
+    <Dialog open onClose={() => onClose()} fullWidth maxWidth="sm">
+      <DialogTitle>{game.name}: rules of the house</DialogTitle>
+      <DialogContent className="house-form">
+        <TextField
+          label="Name, as the children give it"
+          value={draft.name}
+          onChange={(event) => change({ name: event.target.value.slice(0, 60) })}
+        />
+        <TextField
+          label="Proposed by (may be left out)"
+          value={draft.by}
+          onChange={(event) => change({ by: event.target.value.slice(0, 60) })}
+        />
+        {game.settings.map((setting) => (
+          <SettingField
+            key={setting.key}
+            setting={setting}
+            rules={draft.rules}
+            onChange={(value) => change({ rules: withSetting(draft.rules, setting.key, value) as object })}
+          />
+        ))}
+        <p role="alert" className="clay">
+          {unplayable ?? trouble}
+        </p>
+      </DialogContent>
+      <DialogActions>
+        {chosen.house && (
+          <Button
+            color="error"
+            disabled={busy}
+            onClick={() =>
+              void send(
+                () => api.dropHouseRules(draft.id),
+                `Taken away: ${draft.name}. Plays by it stay on record.`,
+                { step: chosen.step, house: null },
+              )
+            }
+          >
+            Take them away
+          </Button>
+        )}
+        <Button onClick={() => onClose()}>Leave</Button>
+        <Button variant="contained" disabled={busy || unplayable !== null} onClick={save}>
+          Save
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function SettingField({
+  setting,
+  rules,
+  onChange,
+}: {
+  readonly setting: Setting;
+  readonly rules: object;
+  readonly onChange: (value: unknown) => void;
+}) {
+  const value = valueNow(setting, rules);
+  if (setting.kind === 'number')
+    return (
+      <TextField
+        label={`${setting.label}, ${setting.least} to ${setting.most}`}
+        value={value === null || value === undefined ? '' : String(value)}
+        onChange={(event) => {
+          const text = event.target.value.replace(/\D/g, '').slice(0, 4);
+          onChange(text === '' ? null : Number(text));
+        }}
+        slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+      />
+    );
+  if (setting.kind === 'one')
+    return (
+      <TextField
+        select
+        label={setting.label}
+        value={optionNow(setting, rules)?.key ?? 'step'}
+        onChange={(event) =>
+          onChange(setting.options.find((one) => one.key === event.target.value)?.value ?? value)
+        }
+      >
+        {!optionNow(setting, rules) && <MenuItem value="step">as the step has it</MenuItem>}
+        {setting.options.map((one) => (
+          <MenuItem key={one.key} value={one.key}>
+            {one.says}
+          </MenuItem>
+        ))}
+      </TextField>
+    );
+  const on = new Set((Array.isArray(value) ? (value as unknown[]) : []).map((one) => JSON.stringify(one)));
+  return (
+    <fieldset>
+      <legend>{setting.label}</legend>
+      <ToggleButtonGroup
+        value={[...on]}
+        onChange={(_, keys: string[]) =>
+          onChange(setting.options.filter((one) => keys.includes(one.key)).map((one) => one.value))
+        }
+        aria-label={setting.label}
+      >
+        {setting.options.map((one) => (
+          <ToggleButton key={one.key} value={one.key}>
+            {one.says}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+    </fieldset>
+  );
+}

@@ -1,0 +1,36 @@
+import Button from '@mui/material/Button';
+import type { GamePlan } from '@veldrift/core';
+import { openPlan, type AnyGame } from '@veldrift/core/games';
+import { cardWords } from '../../parts/table/PlayingCard.tsx';
+
+/** The order in which real cards are stacked or laid, to be printed or read out. */
+export function PrintedOrder({ game, plan }: { readonly game: AnyGame; readonly plan: GamePlan }) {
+  let rows: ReturnType<NonNullable<AnyGame['order']>> = [];
+  try {
+    const { play } = openPlan(plan);
+    rows = game.order?.(play) ?? [];
+  } catch {
+    return null;
+  }
+  if (rows.length === 0) return null;
+  return (
+    <div className="stack-cards printed-order">
+      <h3>The order</h3>
+      {rows.map((row) => (
+        <section key={row.name} aria-label={row.name}>
+          <p className="quiet">{row.name}</p>
+          <ol className="stack numeral" style={row.across ? { width: row.across * 42 } : undefined}>
+            {row.cards.map((card) => (
+              <li key={card.id} className={(card.worth ?? 0) < 0 ? 'clay' : ''}>
+                {card.says ?? (card.rank === 'joker' ? 'any' : cardWords(card))}
+              </li>
+            ))}
+          </ol>
+        </section>
+      ))}
+      <Button variant="outlined" onClick={() => window.print()}>
+        Print
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,148 @@
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
+import { operationNames, operations, type Operation } from '@veldrift/core';
+import { families, games, type AnyGame } from '@veldrift/core/games';
+import { Link, useSearchParams } from 'react-router';
+import { pupilGamesQuery, pupilsQuery } from '../../app/queries.ts';
+import { Empty } from '../../parts/states.tsx';
+import {
+  familyNames,
+  kindsOf,
+  materialKinds,
+  materialNames,
+  playersText,
+  practisedBy,
+  signsOf,
+  type MaterialKind,
+} from './gameWords.ts';
+import './shelf.css';
+
+const times = [6, 8, 10, 12, 15] as const;
+
+/** The shelf: every game by what it practises, what it takes, how many play and how long; for a pupil, the step each is at. */
+export function Shelf() {
+  const [params, setParams] = useSearchParams();
+  const { data: pupils } = useQuery(pupilsQuery);
+  const pupil = pupils?.find((one) => one.id === params.get('pupil'));
+  const { data: played } = useQuery({ ...pupilGamesQuery(pupil?.id ?? ''), enabled: pupil !== undefined });
+  const set = (key: string, value: string) =>
+    setParams(
+      (before) => {
+        const next = new URLSearchParams(before);
+        if (value === '') next.delete(key);
+        else next.set(key, value);
+        return next;
+      },
+      { replace: true },
+    );
+  const found = games.filter((game) => fits(game, params));
+  const choice = (key: string, label: string, options: readonly (readonly [string, string])[]) => (
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={options.some(([value]) => value === params.get(key)) ? (params.get(key) ?? '') : ''}
+      onChange={(event) => set(key, event.target.value)}
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+    >
+      <MenuItem value="">any</MenuItem>
+      {options.map(([value, says]) => (
+        <MenuItem key={value} value={value}>
+          {says}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+  return (
+    <>
+      <div className="work-head">
+        <div>
+          <h1>Shelf</h1>
+          <p className="quiet">
+            Games, on the screen or with real cards and dice. Every fact said goes on record.
+          </p>
+        </div>
+      </div>
+      <div className="shelf-find" role="search" aria-label="Find a game">
+        {choice(
+          'pupil',
+          'For',
+          (pupils ?? []).map((one) => [one.id, one.name]),
+        )}
+        {choice(
+          'practises',
+          'Practises',
+          operations.map((one) => [one, operationNames[one].toLowerCase()]),
+        )}
+        {choice(
+          'with',
+          'With',
+          materialKinds.map((one) => [one, materialNames[one]]),
+        )}
+        {choice(
+          'players',
+          'Players',
+          ['1', '2', '3', '4'].map((one) => [one, one]),
+        )}
+        {choice(
+          'minutes',
+          'Minutes at hand',
+          times.map((one) => [String(one), `${one} or fewer`]),
+        )}
+      </div>
+      {found.length === 0 && (
+        <Empty title="No game fits all of that">
+          <p>Leave one of the wishes open.</p>
+        </Empty>
+      )}
+      {families.map((family) => {
+        const own = found.filter((game) => game.family === family);
+        return own.length === 0 ? null : (
+          <section key={family} className="shelf-family" aria-label={familyNames[family]}>
+            <h2>{familyNames[family]}</h2>
+            <ul>
+              {own.map((game) => {
+                const at = played?.find((one) => one.game === game.id);
+                return (
+                  <li key={game.id}>
+                    <Link to={`/shelf/${game.id}${pupil ? `?pupil=${pupil.id}` : ''}`}>{game.name}</Link>
+                    <span>{game.told.aim}</span>
+                    <span className="numeral shelf-signs" aria-label={wordsOf(practisedBy(game))}>
+                      {signsOf(practisedBy(game))}
+                    </span>
+                    <span className="quiet">
+                      {playersText(game)} · {game.minutes} min
+                      {at && (
+                        <>
+                          <br />
+                          {game.steps[at.step]?.name}
+                        </>
+                      )}
+                    </span>
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+        );
+      })}
+    </>
+  );
+}
+
+const wordsOf = (own: ReadonlySet<Operation>) =>
+  [...own].map((one) => operationNames[one].toLowerCase()).join(', ');
+
+function fits(game: AnyGame, params: URLSearchParams): boolean {
+  const practises = params.get('practises');
+  const material = params.get('with');
+  const players = Number(params.get('players') ?? 0);
+  const minutes = Number(params.get('minutes') ?? 0);
+  return (
+    (!practises || practisedBy(game).has(practises as Operation)) &&
+    (!material || kindsOf(game).has(material as MaterialKind)) &&
+    (!players || (game.seats.least <= players && players <= game.seats.most)) &&
+    (!minutes || game.minutes <= minutes)
+  );
+}

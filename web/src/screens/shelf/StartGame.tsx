@@ -1,0 +1,234 @@
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import Switch from '@mui/material/Switch';
+import TextField from '@mui/material/TextField';
+import {
+  gameModeNames,
+  gameModes,
+  gamesVersion,
+  numberRecipe,
+  type GameMode,
+  type GamePlan,
+} from '@veldrift/core';
+import { openPlan, seatsText, type AnyGame } from '@veldrift/core/games';
+import type { Pupil } from '@veldrift/wire';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { GameRow, GameSeat } from '../../app/deviceDb.ts';
+import { findSet } from '../../app/book.ts';
+import { pupilPageQuery, queryClient } from '../../app/queries.ts';
+import { useSession } from '../../app/session.tsx';
+import { dealOf, grownUp, seatOf, startGame } from '../../live/game/startGame.ts';
+import { measuringFor } from '../../live/measuringOf.ts';
+import { newSeed, playHead } from '../start/startPlay.ts';
+import type { ChosenRules } from './GamePage.tsx';
+import { PrintedOrder } from './PrintedOrder.tsx';
+
+const nobody = 'nobody';
+const adult = 'adult';
+/** Packs of their own, by their largest number. */
+const ownPacks = [5, 6, 7, 8, 9, 10, 12, 13] as const;
+
+/** Who plays and how; then to the table. */
+export function StartGame({
+  game,
+  chosen,
+  pupils,
+  first,
+}: {
+  readonly game: AnyGame;
+  readonly chosen: ChosenRules;
+  readonly pupils: readonly Pupil[];
+  readonly first: Pupil | undefined;
+}) {
+  const { me, outbox } = useSession();
+  const navigate = useNavigate();
+  const [seats, setSeats] = useState<readonly string[]>(() => [
+    first?.id ?? nobody,
+    game.seats.most > 1 ? adult : nobody,
+    nobody,
+    nobody,
+  ]);
+  const [packs, setPacks] = useState<readonly (number | null)[]>([null, null, null, null]);
+  const [mode, setMode] = useState<GameMode>('screen');
+  const [against, setAgainst] = useState(true);
+  const [types, setTypes] = useState(false);
+  const [erring, setErring] = useState(false);
+  const [levelled, setLevelled] = useState(false);
+  const [trouble, setTrouble] = useState('');
+  const [seed] = useState(newSeed);
+  const taken = seats.slice(0, game.seats.most).filter((one) => one !== nobody);
+  const own = taken.filter((one) => one !== adult);
+  const rules = chosen.house?.rules ?? game.steps[chosen.step]?.rules;
+  const materials = game.materials(rules);
+  const cards = materials.pack !== null;
+  const modes = gameModes.filter((one) => one !== 'loose' || cards);
+  const race = game.family === 'first' && taken.length > 1;
+  const plan: GamePlan = {
+    version: gamesVersion,
+    game: game.id,
+    step: chosen.step,
+    house: chosen.house?.name ?? null,
+    rules,
+    mode: modes.includes(mode) ? mode : 'screen',
+    seats: Math.max(1, taken.length),
+    against: against && taken.length > 1,
+    seed,
+    packs:
+      game.ownPacks && packs.some((one) => one !== null)
+        ? taken.map((_, at) => {
+            const most = packs[at] ?? null;
+            return most === null ? null : numberRecipe(1, most);
+          })
+        : null,
+    adults: taken.flatMap((one, at) => (one === adult ? [at] : [])),
+    erring: erring && taken.includes(adult),
+    levelled: levelled && race,
+  };
+  const start = async () => {
+    if (own.length === 0) return setTrouble('Somebody should play: choose a pupil.');
+    if (new Set(own).size < own.length) return setTrouble('A pupil sits on one seat only.');
+    if (taken.length < game.seats.least) return setTrouble(`${game.name} is for ${seatsText(game)}.`);
+    const pupil = pupils.find((one) => one.id === own[0]);
+    if (!pupil) return;
+    try {
+      openPlan(plan);
+    } catch (error) {
+      return setTrouble(error instanceof Error ? error.message : 'It cannot be set up.');
+    }
+    let head: Awaited<ReturnType<typeof playHead>> | undefined;
+    const made: GameSeat[] = [];
+    for (const one of taken) {
+      const sits = pupils.find((other) => other.id === one);
+      if (!sits) {
+        made.push(grownUp(me.name));
+        continue;
+      }
+      const ids = await playHead(sits, me.userId);
+      head ??= ids;
+      const page = await queryClient
+        .ensureQueryData(pupilPageQuery(sits.id))
+        .catch(() => queryClient.getQueryData(pupilPageQuery(sits.id).queryKey));
+      made.push(seatOf(sits, page, ids));
+    }
+    if (!head) return;
+    const way = types ? 'keypad' : 'tutor';
+    const title = `${game.name}: ${chosen.house?.name ?? game.steps[chosen.step]?.name ?? ''}`;
+    const row: GameRow = {
+      kind: 'game',
+      ...head,
+      setId: pupil.setId,
+      purpose: 'game',
+      way,
+      limitMs: measuringFor(pupil, me, way).limitMs,
+      title: title.slice(0, 120),
+      deal: dealOf(plan, head.playId, made, game.operations(rules)[0] ?? pupil.operation, pupil.pathwayId),
+      plan,
+      seats: made,
+      moves: [],
+      state: {
+        status: 'ready',
+        usedMs: 0,
+        calm: false,
+        interrupted: false,
+        pausedAt: null,
+        pauseReason: null,
+        endReason: null,
+      },
+    };
+    await startGame(outbox, row);
+    await navigate(`/table/${row.playId}`);
+  };
+  const seatField = (at: number) => (
+    <div key={at} className="seat-field">
+      <TextField
+        select
+        size="small"
+        fullWidth
+        label={`Seat ${at + 1}`}
+        value={seats[at] ?? nobody}
+        onChange={(event) => {
+          setSeats(seats.map((one, nth) => (nth === at ? event.target.value : one)));
+          setTrouble('');
+        }}
+      >
+        <MenuItem value={nobody}>nobody</MenuItem>
+        <MenuItem value={adult}>{me.name}</MenuItem>
+        {pupils.map((one) => (
+          <MenuItem key={one.id} value={one.id}>
+            {one.name}, {findSet(one.setId)?.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      {game.ownPacks && cards && (
+        <TextField
+          select
+          size="small"
+          label="Pack"
+          value={packs[at] === null || packs[at] === undefined ? '' : String(packs[at])}
+          onChange={(event) =>
+            setPacks(
+              packs.map((one, nth) =>
+                nth === at ? (event.target.value === '' ? null : Number(event.target.value)) : one,
+              ),
+            )
+          }
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          sx={{ minWidth: 118 }}
+        >
+          <MenuItem value="">the step&rsquo;s</MenuItem>
+          {ownPacks.map((one) => (
+            <MenuItem key={one} value={String(one)}>
+              1 to {one}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    </div>
+  );
+  const flip = (label: string, on: boolean, set: (value: boolean) => void) => (
+    <FormControlLabel
+      control={<Switch checked={on} onChange={(event) => set(event.target.checked)} />}
+      label={label}
+    />
+  );
+  return (
+    <section aria-label="Start" className="game-start">
+      <h2>Who plays</h2>
+      {Array.from({ length: game.seats.most }, (_, at) => seatField(at))}
+      <TextField
+        select
+        size="small"
+        fullWidth
+        label="Where"
+        value={plan.mode}
+        onChange={(event) => setMode(event.target.value as GameMode)}
+        helperText={modeHelp[plan.mode]}
+      >
+        {modes.map((one) => (
+          <MenuItem key={one} value={one}>
+            {gameModeNames[one]}
+          </MenuItem>
+        ))}
+      </TextField>
+      {taken.length > 1 && flip('Against one another', against, setAgainst)}
+      {plan.mode === 'screen' && flip('The children type what they say', types, setTypes)}
+      {taken.includes(adult) && flip('I err on purpose now and then', erring, setErring)}
+      {race && flip('Levelled: the slower one has a head start', levelled, setLevelled)}
+      <p role="alert" className="clay">
+        {trouble}
+      </p>
+      <Button variant="contained" size="large" onClick={() => void start()}>
+        To the table
+      </Button>
+      {plan.mode === 'called' && game.order && <PrintedOrder game={game} plan={plan} />}
+    </section>
+  );
+}
+
+const modeHelp: Readonly<Record<GameMode, string>> = {
+  screen: 'The app shuffles, deals and rolls.',
+  called: 'Lay the cards in the order below; type what the dice show. The app knows what lies there.',
+  loose: 'One tap a turn: who took it. Misses are set down by exception.',
+};
