@@ -1,9 +1,10 @@
-import { expect, test, type Browser, type Page } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import {
   addPupil,
   deletePupil,
   expectNoViolations,
   house,
+  joinedDevice,
   keptReview,
   prompt,
   rightAnswer,
@@ -19,21 +20,6 @@ async function drill(page: Page, capture: 'keypad' | 'tutor' = 'keypad') {
   await page.getByRole('button', { name: 'To the table' }).click();
   await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
   return { pupil, playId: page.url().split('/').at(-1) as string };
-}
-
-/** A device of the child's own, joined by the code on the tutor's screen. */
-async function joinedDevice(browser: Browser, page: Page) {
-  await page.getByRole('button', { name: 'Screens' }).click();
-  await page.getByRole('button', { name: 'Another device, by code' }).click();
-  const code = (await page.getByRole('dialog').locator('.numeral').textContent())?.replace(/\s/g, '') ?? '';
-  const context = await browser.newContext();
-  const child = await context.newPage();
-  await child.goto(`${house().base}/child`);
-  await child.getByLabel('Six digits').fill(code);
-  await child.getByRole('button', { name: 'Join' }).click();
-  await expect(page.getByText('The child\u2019s device shows the prompt.')).toBeVisible();
-  await page.getByRole('button', { name: 'Close' }).click();
-  return { context, child, code };
 }
 
 /** Types the right answer on the child's own device. */

@@ -184,3 +184,18 @@ export function cached(page: Page, text: string): Promise<boolean> {
     text,
   );
 }
+
+/** A device of the child's own, joined by the code on the tutor's screen. */
+export async function joinedDevice(browser: Browser, page: Page) {
+  await page.getByRole('button', { name: 'Screens' }).click();
+  await page.getByRole('button', { name: 'Another device, by code' }).click();
+  const code = (await page.getByRole('dialog').locator('.numeral').textContent())?.replace(/\s/g, '') ?? '';
+  const context = await browser.newContext();
+  const child = await context.newPage();
+  await child.goto(`${house().base}/child`);
+  await child.getByLabel('Six digits').fill(code);
+  await child.getByRole('button', { name: 'Join' }).click();
+  await expect(page.getByText('The child\u2019s device shows the prompt.')).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  return { context, child, code };
+}

@@ -38,6 +38,12 @@ async function screensOf(
       (what) => [`sheet of ${what}`, `/table/new/${odalys.id}?what=${what}`, heading('Odalys B.')] as const,
     ),
     ['review', `/review/${play}`, heading(/Facts met/)],
+    ['shelf', `/shelf?pupil=${odalys.id}`, heading('Shelf')],
+    [
+      'a game of the shelf',
+      `/shelf/outweigh?pupil=${odalys.id}`,
+      () => expect(page.getByText(/in a play/)).toBeVisible(),
+    ],
     ['number checker', '/checker', heading('Number checker')],
     ['settings', '/settings', heading('Settings')],
     ['numbers of the room', '/room', heading('The Lantern Room')],

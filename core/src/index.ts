@@ -1,4 +1,5 @@
 export * from './random/random.ts';
+export * from './facts/aid.ts';
 export * from './facts/fact.ts';
 export * from './facts/factSet.ts';
 export * from './facts/family.ts';
@@ -23,6 +24,7 @@ export * from './recall/recallLimit.ts';
 export * from './recall/reviewDate.ts';
 export * from './recall/slip.ts';
 export * from './recall/voiceOnset.ts';
+export * from './practice/aid.ts';
 export * from './practice/checkForm.ts';
 export * from './practice/copyForm.ts';
 export * from './practice/dealDrill.ts';

@@ -208,6 +208,8 @@ describe('the step of a game', () => {
     expect(game?.stepping).toMatchObject({ step: 2, acceptedStep: 3, decision: { verdict: 'advance' } });
     const answerIds = game?.stepping?.decision.answerIds ?? [];
     expect(answerIds).toHaveLength(24);
+    const behind = await room.call('GET', `/api/plays/${second.playId}/stepAnswers`);
+    expect((behind.body as { id: string }[]).map((one) => one.id).sort()).toEqual([...answerIds].sort());
     const input = { id: uuid(), playId: second.playId, outcome: 'accepted', toStep: 3, reason: '' };
     const wrong = await room.call('POST', `/api/pupils/${pupilId}/steps`, {
       ...input,

@@ -119,6 +119,7 @@ describe('another room', () => {
       ['POST', `/api/links/${theirLink}/show`, show],
       ['DELETE', `/api/links/${theirLink}`],
       ['GET', `/api/plays/${theirIds.playId}`],
+      ['GET', `/api/plays/${theirIds.playId}/stepAnswers`],
     ];
     // Every route with an id in it is among them: a new one has to be tried here too.
     const routes = new Set(

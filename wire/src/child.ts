@@ -1,6 +1,7 @@
-import { hiddenPlaces, tryParseFactKey } from '@veldrift/core';
+import { aids, hiddenPlaces, tryParseFactKey, type Aid, type GamePlan } from '@veldrift/core';
 import { boolean, mixed, number, object, string, type InferType } from 'yup';
 import { msField, textField, wholeField } from './fields.ts';
+import { moveField } from './game.ts';
 
 /** How long a code may be typed in, minutes, and how long a joined screen stays joined, hours. */
 export const codeLastsMinutes = 10;
@@ -22,6 +23,35 @@ const factField = () =>
       'fact should be a key such as 7x8.',
       (value) => value == null || tryParseFactKey(value) !== undefined,
     );
+
+/** A game as a child's screen lays it out. */
+export interface ChildGame {
+  readonly plan: GamePlan;
+  /** The game's own state: plain data. */
+  readonly state: object;
+  readonly names: readonly string[];
+  /** Seats that have claimed to be first. */
+  readonly claimed: readonly number[];
+  /** Everyone freezes: the operation that holds from now on. */
+  readonly frozen: string | null;
+}
+
+const longestGame = 60_000;
+
+function isChildGame(value: unknown): boolean {
+  if (typeof value !== 'object' || value === null) return false;
+  const { plan, state, names, claimed } = value as Partial<Record<keyof ChildGame, unknown>>;
+  return (
+    typeof plan === 'object' &&
+    plan !== null &&
+    typeof state === 'object' &&
+    state !== null &&
+    Array.isArray(names) &&
+    names.every((one) => typeof one === 'string' && one.length <= 60) &&
+    Array.isArray(claimed) &&
+    JSON.stringify(value).length <= longestGame
+  );
+}
 
 /** What the tutor's table lays on the child's screen. */
 export const showSchema = object({
@@ -49,6 +79,21 @@ export const showSchema = object({
         (part === 0 || part === 1)
       );
     }),
+  /** The aid that lies under the prompt. */
+  aid: string<Aid>()
+    .strict()
+    .nullable()
+    .oneOf([null, ...aids], 'aid should be an aid.')
+    .optional(),
+  /** A game on the table: its plan and state, which the child's screen lays out and may move in. */
+  game: mixed<ChildGame>()
+    .nullable()
+    .optional()
+    .test(
+      'game',
+      'game should be a game as it lies on a table.',
+      (value) => value == null || isChildGame(value),
+    ),
   /** Whether the child types here. */
   keypad: boolean().strict().required(),
   /** The child's hand: which side the keypad lies on. */
@@ -60,10 +105,14 @@ export type ChildShow = InferType<typeof showSchema>;
 
 /** What the child's screen tells the table. */
 export const childTellsSchema = object({
-  kind: string<'here' | 'shown' | 'answer'>()
+  kind: string<'here' | 'shown' | 'answer' | 'move' | 'claim'>()
     .strict()
-    .oneOf(['here', 'shown', 'answer'], 'kind should be here, shown or answer.')
+    .oneOf(['here', 'shown', 'answer', 'move', 'claim'], 'kind should be here, shown, answer, move or claim.')
     .required(),
+  /** A move made on the child's screen. */
+  move: moveField().optional(),
+  /** The seat that claims to have been first; its time is `latencyMs`. */
+  seat: wholeField(0, 3).optional(),
   promptId: string()
     .strict()
     .matches(/^[\w-]{0,60}$/, 'promptId should be the id of a prompt.')

@@ -1,4 +1,5 @@
 import {
+  aids,
   answerWays,
   endReasons,
   judgements,
@@ -106,6 +107,7 @@ export const eventSchemas = {
     calibrationAgeDays: wholeField(0, 100_000).nullable().defined(),
     limitMs: msField(10_000).required(),
     aided: flag(),
+    aid: maybe(aids),
     seen: seen(),
     usedMs: msField(dayMs).required(),
   }).exact(),

@@ -1,4 +1,5 @@
 import {
+  aids,
   longestSetName,
   operations,
   tryParseFactKey,
@@ -17,7 +18,15 @@ const ownSetSchema = object({
     .required(),
   name: nameField('The name of a set', 'Give every set a name.').max(longestSetName),
   hint: textField('The hint', 300).defined(),
-  aids: array(string<Aid>().strict().required()).strict().max(20, 'A set has too many aids.').defined(),
+  aids: array(
+    string<Aid>()
+      .strict()
+      .oneOf([...aids], 'aids should be names of aids.')
+      .required(),
+  )
+    .strict()
+    .max(20, 'A set has too many aids.')
+    .defined(),
   everyFact: boolean().strict().required(),
   members: array(
     string()

@@ -1,18 +1,8 @@
+import type { Aid } from './aid.ts';
 import { factKey, unorderedKey, type Fact, type FactKey } from './fact.ts';
 import { isMember, type MemberRule } from './memberRule.ts';
 import type { Operation } from './operation.ts';
 import { factsInRange } from './range.ts';
-
-export type Aid =
-  | 'tenFrame'
-  | 'beadFrame'
-  | 'numberLine'
-  | 'hundredSquare'
-  | 'tableRow'
-  | 'linkedRows'
-  | 'repeatedAddition'
-  | 'array'
-  | 'nineFingers';
 
 /** A set as it is written down: data only. */
 export interface SetPlan {

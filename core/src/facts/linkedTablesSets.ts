@@ -1,4 +1,5 @@
-import type { Aid, SetPlan } from './factSet.ts';
+import type { Aid } from './aid.ts';
+import type { SetPlan } from './factSet.ts';
 import type { MemberRule } from './memberRule.ts';
 import type { Operation } from './operation.ts';
 

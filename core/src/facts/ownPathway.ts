@@ -1,5 +1,6 @@
 import { factKey, parseFactKey, turnaroundOf, unorderedKey, type FactKey } from './fact.ts';
-import type { Aid, FactSet } from './factSet.ts';
+import type { Aid } from './aid.ts';
+import type { FactSet } from './factSet.ts';
 import { operations, type Operation } from './operation.ts';
 import type { Pathway } from './pathway.ts';
 import { factsInRange } from './range.ts';

@@ -52,7 +52,7 @@ export const factLine: Game<FactLineRules, FactLineState> = {
     ends: 'When a line is marked, or the board is full.',
     example: 'In the middle stands 7 × 8: “seven and eight are fifty-six”, and the square is yours.',
   },
-  seats: { least: 1, most: 2 },
+  seats: { least: 1, most: 4 },
   minutes: 6,
   steps: [
     { name: 'Plain, without solving', rules: rules({ solve: false }) },

@@ -1,3 +1,4 @@
+import type { Aid } from '../facts/aid.ts';
 import type { FactKey } from '../facts/fact.ts';
 import type { Operation } from '../facts/operation.ts';
 import type { DieSides } from '../materials/dice.ts';
@@ -224,6 +225,8 @@ export interface Game<Rules, State extends GameState> {
   readonly steps: readonly GameStep<Rules>[];
   /** Rules that a room may set otherwise, as house rules. */
   readonly settings: readonly Setting[];
+  /** An aid that lies on the table by these rules: what is answered with it in sight is aided. */
+  readonly aidAt?: (rules: Rules) => Aid | null;
   /** Each seat may have a pack of its own. */
   readonly ownPacks?: boolean;
   /** Cards in the order in which they are to be stacked or laid, to be printed; left out where no order matters. */

@@ -109,6 +109,7 @@ export const lamps: Game<LampRules, LampState> = {
       { name: 'The pile, from the top', seat: null, cards: pile.map(faceOf) },
     ];
   },
+  aidAt: ({ total }) => (total === 'beads' ? 'beadFrame' : null),
   operations: () => ['add', 'sub'],
   materials: ({ specials }) => ({
     pack: recipe,

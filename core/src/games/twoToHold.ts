@@ -48,7 +48,7 @@ export const twoToHold: Game<HoldRules, HoldState> = {
     ends: `When one player’s ${countersEach} counters are out.`,
     example: 'A 4 and a 5: “four and five is nine”. Your counter joins your other one on 9: you hold it.',
   },
-  seats: { least: 2, most: 4 },
+  seats: { least: 1, most: 4 },
   minutes: 10,
   steps: [
     { name: 'Sums of two dice', rules: { dice, operation: 'add' } },

@@ -70,6 +70,7 @@ export const underTheLine: Game<LineRules, LineState> = {
       cards: shuffledIds(pack, chanceOf(play, { draws: 0 })).map((id) => pack[id] as Card),
     },
   ],
+  aidAt: ({ frame }) => (frame ? 'placeFrame' : null),
   operations: ({ kind }) => [kind === 'under' ? 'add' : 'sub'],
   materials: ({ frame }) => ({
     pack: recipe,

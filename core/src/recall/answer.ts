@@ -1,3 +1,4 @@
+import type { Aid } from '../facts/aid.ts';
 import type { FactKey } from '../facts/fact.ts';
 import type { Mark } from './mark.ts';
 
@@ -50,6 +51,8 @@ export interface Answer {
   readonly limitMs: number;
   readonly seen: readonly Mark[];
   readonly aided: boolean;
+  /** The aid that lay there, where it is known which. */
+  readonly aid?: Aid;
   readonly way: AnswerWay;
   /** Which place the prompt hid; the result when left out. Only those with the result hidden make states and rates. */
   readonly hidden?: HiddenPlace;

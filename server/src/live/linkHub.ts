@@ -9,7 +9,7 @@ export type LinkEnd = 'child' | 'tutor';
 export interface LinkHub {
   /** Hears messages for one end of a link until the function given back is called. */
   readonly hear: (link: string, end: LinkEnd, listener: (data: string) => void) => () => void;
-  /** Sends a message, at most a few thousand characters, to whoever hears it in any process. */
+  /** Sends a message to whoever hears it in any process; of one that is too long, that there is something to look at. */
   readonly tell: (link: string, end: LinkEnd, data: unknown) => Promise<void>;
   readonly close: () => Promise<void>;
 }
@@ -18,11 +18,13 @@ export interface LinkHub {
 export const channel = 'veldrift_links';
 const longestPayload = 7500;
 
-/** A message as it goes over the channel. Throws RangeError when it is too long for NOTIFY. */
+/** Said in the place of a message that is too long for NOTIFY: look at what is kept. */
+export const lookAgain = '"look again"';
+
+/** A message as it goes over the channel. One too long for NOTIFY (8,000 bytes) only says that there is something to look at. */
 export function livePayload(link: string, end: LinkEnd, data: unknown): string {
   const payload = `${link} ${end} ${JSON.stringify(data)}`;
-  if (payload.length > longestPayload) throw new RangeError('A live message is too long.');
-  return payload;
+  return Buffer.byteLength(payload) > longestPayload ? `${link} ${end} ${lookAgain}` : payload;
 }
 const reconnectMs = 500;
 

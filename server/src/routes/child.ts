@@ -4,7 +4,7 @@ import { getConnInfo } from '@hono/node-server/conninfo';
 import { getCookie, setCookie } from 'hono/cookie';
 import { streamSSE } from 'hono/streaming';
 import { mayTry, noteFailure } from '../auth/throttle.ts';
-import type { LinkEnd } from '../live/linkHub.ts';
+import { lookAgain, type LinkEnd } from '../live/linkHub.ts';
 import {
   dropLink,
   isOwnLink,
@@ -124,7 +124,11 @@ function streamOf(house: House, c: Context<Env>, link: string, end: LinkEnd, fir
       ended = done;
     });
     sse.onAbort(() => ended());
-    const deaf = house.live.hear(link, end, (data) => void sse.writeSSE({ data }));
+    const deaf = house.live.hear(link, end, (data) => {
+      if (data !== lookAgain || !first) return void sse.writeSSE({ data });
+      // What is shown was too long to be told; it is kept with the link.
+      void first().then((kept) => sse.writeSSE({ data: kept }));
+    });
     const still = () => void sse.writeSSE({ event: 'still', data: '' });
     const handle = setInterval(still, keepAliveMs);
     if (first) await sse.writeSSE({ data: await first() });

@@ -2,11 +2,17 @@ import { factStateOf } from '@veldrift/core';
 import type { ReviewPage } from '@veldrift/wire';
 import { Hono } from 'hono';
 import type { RoomTx } from '../db.ts';
-import { answersOfPlay, answersOnFacts, keptAnswerOfRow, slipsUpTo } from '../store/answers.ts';
+import {
+  answersBehind,
+  answersOfPlay,
+  answersOnFacts,
+  keptAnswerOfRow,
+  slipsUpTo,
+} from '../store/answers.ts';
 import { findPlay } from '../store/checks.ts';
 import { decisionOnPlay } from '../store/decisions.ts';
 import { earlierAnswers, placementProposal } from '../store/placements.ts';
-import { gameReviewOf } from '../store/games.ts';
+import { gameReviewOf, stepProposal } from '../store/games.ts';
 import { bookOf } from '../store/pathways.ts';
 import { standingOf } from '../store/proposal.ts';
 import { findPupil } from '../store/pupils.ts';
@@ -16,6 +22,8 @@ import { idParam, inOwnRoom, json, refuse, type Env, type House } from './contex
 
 /** Wrong answers looked back over for patterns. */
 const mostSlips = 40;
+/** Answers listed behind a sentence. */
+const mostAnswers = 2000;
 
 export function playRoutes(house: House): Hono<Env> {
   const app = new Hono<Env>();
@@ -29,6 +37,18 @@ export function playRoutes(house: House): Hono<Env> {
   app.get('/plays/:id', async (c) => {
     const id = idParam(c);
     return c.json(await inOwnRoom(house, c, (tx, session) => reviewOf(tx, id, session.timeZone)));
+  });
+
+  app.get('/plays/:id/stepAnswers', async (c) => {
+    const id = idParam(c);
+    const rows = await inOwnRoom(house, c, async (tx, session) => {
+      const play = await findPlay(tx, id);
+      const pupil = play && (await findPupil(tx, session.timeZone, play.pupilId));
+      const proposal = play && pupil ? await stepProposal(tx, play, pupil, session.timeZone) : null;
+      if (!play || !proposal) return refuse(404, 'There is no such game with a step in this room.');
+      return answersBehind(tx, play.pupilId, proposal.decision, 'facts', mostAnswers);
+    });
+    return c.json(rows.map(keptAnswerOfRow));
   });
 
   return app;

@@ -1,5 +1,6 @@
 import {
   parseFactKey,
+  type Aid,
   type Answer,
   type AnswerWay,
   type HiddenPlace,
@@ -29,6 +30,7 @@ export interface AnswerRow {
   calibrated: boolean;
   limit_ms: number;
   aided: boolean;
+  aid: Aid | null;
   seen: Mark[];
   replaces: string | null;
   stands: boolean;
@@ -36,7 +38,7 @@ export interface AnswerRow {
 
 /** The columns of `standing_answers` that make an answer. */
 export const answerColumns =
-  'id, pupil_id, visit_id, play_id, fact, at, clock_corrected, judgement, given, latency_ms, voided, way, overhead_ms, spread_ms, calibrated, limit_ms, aided, seen, replaces, stands, hidden';
+  'id, pupil_id, visit_id, play_id, fact, at, clock_corrected, judgement, given, latency_ms, voided, way, overhead_ms, spread_ms, calibrated, limit_ms, aided, seen, replaces, stands, hidden, aid';
 
 export function answerOfRow(row: AnswerRow): Answer {
   return {
@@ -53,6 +55,7 @@ export function answerOfRow(row: AnswerRow): Answer {
     limitMs: row.limit_ms,
     seen: row.seen,
     aided: row.aided,
+    ...(row.aid === null ? {} : { aid: row.aid }),
     way: row.way,
     ...(row.hidden === 'result' ? {} : { hidden: row.hidden }),
   };

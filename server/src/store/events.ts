@@ -37,13 +37,13 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
   answerGiven: insert(
     'answers',
     `id, pupil_id, visit_id, play_id, seat, fact, hidden, at, device_at, offset_ms, clock_corrected, judgement, given, latency_ms, last_key_ms,
-     voided, way, overhead_ms, spread_ms, calibrated, calibration_age_days, limit_ms, aided, seen, used_ms, version`,
+     voided, way, overhead_ms, spread_ms, calibrated, calibration_age_days, limit_ms, aided, aid, seen, used_ms, version`,
     `id, "pupilId", "visitId", "playId", seat, fact, hidden, "rightAt", at, "offsetMs", "clockCorrected", judgement, given, "latencyMs", "lastKeyMs",
-     voided, way, "overheadMs", "spreadMs", calibrated, "calibrationAgeDays", "limitMs", aided, array(select jsonb_array_elements_text(seen)), "usedMs", v
+     voided, way, "overheadMs", "spreadMs", calibrated, "calibrationAgeDays", "limitMs", aided, aid, array(select jsonb_array_elements_text(seen)), "usedMs", v
      from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "visitId" uuid, "playId" uuid, seat int, fact text, hidden text, "rightAt" timestamptz,
        at timestamptz, "offsetMs" double precision, "clockCorrected" boolean, judgement text, given text, "latencyMs" double precision,
        "lastKeyMs" double precision, voided boolean, way text, "overheadMs" double precision, "spreadMs" double precision, calibrated boolean,
-       "calibrationAgeDays" int, "limitMs" double precision, aided boolean, seen jsonb, "usedMs" double precision, v int)`,
+       "calibrationAgeDays" int, "limitMs" double precision, aided boolean, aid text, seen jsonb, "usedMs" double precision, v int)`,
   ),
   answerAmended: insert(
     'amendments',
@@ -56,9 +56,9 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
   answerCorrected: insert(
     'answers',
     `id, pupil_id, visit_id, play_id, seat, fact, hidden, at, device_at, offset_ms, clock_corrected, judgement, given, latency_ms, last_key_ms,
-     voided, way, overhead_ms, spread_ms, calibrated, calibration_age_days, limit_ms, aided, seen, used_ms, version, replaces, corrected_by`,
+     voided, way, overhead_ms, spread_ms, calibrated, calibration_age_days, limit_ms, aided, aid, seen, used_ms, version, replaces, corrected_by`,
     `t.id, a.pupil_id, a.visit_id, a.play_id, a.seat, a.fact, a.hidden, a.at, a.device_at, a.offset_ms, a.clock_corrected, t.judgement, t.given,
-     a.latency_ms, a.last_key_ms, a.voided, a.way, a.overhead_ms, a.spread_ms, a.calibrated, a.calibration_age_days, a.limit_ms, a.aided,
+     a.latency_ms, a.last_key_ms, a.voided, a.way, a.overhead_ms, a.spread_ms, a.calibrated, a.calibration_age_days, a.limit_ms, a.aided, a.aid,
      array(select jsonb_array_elements_text(t.seen)), a.used_ms, t.v, a.id, $user
      from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, "answerId" uuid, judgement text, given text, seen jsonb, v int)
      join answers a on a.room_id = $1 and a.id = t."answerId" and a.pupil_id = t."pupilId" and a.play_id = t."playId"`,

@@ -90,6 +90,7 @@ export const api = {
   answersOfProposal: (id: string, of: 'facts' | 'checks') =>
     call<KeptAnswer[]>('GET', `/pupils/${id}/proposal/answers?of=${of}`),
   gamesOf: (pupilId: string) => call<PupilGame[]>('GET', `/pupils/${pupilId}/games`),
+  answersOfStep: (playId: string) => call<KeptAnswer[]>('GET', `/plays/${playId}/stepAnswers`),
   sayStep: (pupilId: string, input: StepInput) =>
     call<KeptDecision>('POST', `/pupils/${pupilId}/steps`, input),
   houseRules: () => call<HouseRules[]>('GET', '/houseRules'),

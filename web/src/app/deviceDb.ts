@@ -102,6 +102,8 @@ export interface GameRow extends PlayBase {
   readonly plan: GamePlan;
   readonly seats: readonly GameSeat[];
   readonly moves: readonly KeptMove[];
+  /** Answers set down by exception that go on record with the next move. */
+  readonly noted?: readonly { readonly seat: number; readonly answer: Answer }[];
   readonly state: GameTableState;
 }
 

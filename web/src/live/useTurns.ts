@@ -3,6 +3,7 @@ import {
   hiddenNumber,
   parseFactKey,
   readTurns,
+  type Aid,
   type Answer,
   type FactKey,
   type HiddenPlace,
@@ -52,6 +53,8 @@ export interface LiveTurns {
   readonly resume: () => void;
   readonly calm: () => void;
   readonly end: () => void;
+  /** An aid was laid under the prompt. */
+  readonly layAid: (aid: Aid) => void;
   readonly toggleMark: (mark: Mark) => void;
   readonly say: (given: string | null) => void;
 }
@@ -72,6 +75,7 @@ export function useTurns(
     runFrom: undefined as number | undefined,
     usedAtRun: row.state.usedMs,
     spoiled: false,
+    aid: null as Aid | null,
     turnedAt: undefined as number | undefined,
     elsewhereAt: undefined as { readonly promptId: string; readonly at: number } | undefined,
   });
@@ -107,6 +111,7 @@ export function useTurns(
       if (next.status === 'asking' && before.status !== 'asking') now.current.turnedAt = at;
       if (next.answers.length !== before.answers.length || next.status !== before.status) {
         now.current.spoiled = false;
+        now.current.aid = null;
         setShowing((one) => one + 1);
       }
       now.current.state = next;
@@ -143,7 +148,8 @@ export function useTurns(
         voided: made.latencyMs !== null && (current.seenBefore || spoiled),
         limitMs: row.limitMs,
         seen: [],
-        aided: false,
+        aided: now.current.aid !== null,
+        ...(now.current.aid === null ? {} : { aid: now.current.aid }),
         way,
         ...(hidden === 'result' ? {} : { hidden }),
       };
@@ -257,6 +263,9 @@ export function useTurns(
     resume: () => void go([{ kind: 'resumed' }]),
     calm: () => void go([{ kind: 'calmed' }]),
     end: () => void go([{ kind: 'ended', usedMs: usedAt(performance.now()), reason: 'tutor' }]),
+    layAid: (aid) => {
+      now.current.aid = aid;
+    },
     toggleMark: (mark) => {
       const answer = last();
       if (answer && now.current.state.answers.length > row.earlier)

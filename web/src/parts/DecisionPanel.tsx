@@ -10,7 +10,7 @@ import { api, ApiError } from '../app/api.ts';
 import { dropDraft } from '../app/draft.ts';
 import { refetchRecords } from '../app/queries.ts';
 import { Otherwise } from './Otherwise.tsx';
-import { otherwiseDraft } from './otherwiseDraft.ts';
+import { otherSet, otherwiseDraft } from './otherwiseDraft.ts';
 import { Reasons } from './Reasons.tsx';
 import './decision.css';
 
@@ -91,8 +91,7 @@ export function DecisionPanel({
       </div>
       {otherwise && (
         <Otherwise
-          pupil={pupil}
-          firstSetId={proposal.nextSetId ?? pupil.setId}
+          {...otherSet(pupil, proposal.nextSetId ?? pupil.setId)}
           trouble={decide.error ? sentenceOf(decide.error) : undefined}
           pending={decide.isPending}
           onDecide={(to, reason) => decide.mutate({ outcome: 'otherwise', toSetId: to, reason })}

@@ -5,34 +5,42 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { findPathway } from '../app/book.ts';
-import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { keepDraft, readDraft } from '../app/draft.ts';
-import { otherwiseDraft } from './otherwiseDraft.ts';
 
 interface OtherwiseProps {
-  readonly pupil: Pupil;
-  /** The set offered first. */
-  readonly firstSetId: string;
+  /** The name under which a half-written decision is kept on this device. */
+  readonly draftName: string;
+  /** What is chosen, and among what. */
+  readonly label: string;
+  readonly options: readonly { readonly value: string; readonly says: string }[];
+  /** What is offered first. */
+  readonly first: string;
   readonly trouble: string | undefined;
   readonly pending: boolean;
-  readonly onDecide: (toSetId: string, reason: string) => void;
+  readonly onDecide: (to: string, reason: string) => void;
   readonly onClose: () => void;
 }
 
-/** Deciding otherwise than a school or a placement says: another set, and why. */
-export function Otherwise({ pupil, firstSetId, trouble, pending, onDecide, onClose }: OtherwiseProps) {
-  const draftName = otherwiseDraft(pupil.id);
+/** Deciding otherwise than a school, a placement or the rules of steps say: what else, and why. */
+export function Otherwise({
+  draftName,
+  label,
+  options,
+  first,
+  trouble,
+  pending,
+  onDecide,
+  onClose,
+}: OtherwiseProps) {
   const [value, setValue] = useState(
-    () => readDraft<{ to: string; reason: string }>(draftName) ?? { to: firstSetId, reason: '' },
+    () => readDraft<{ to: string; reason: string }>(draftName) ?? { to: first, reason: '' },
   );
   const change = (next: typeof value) => {
     setValue(next);
     keepDraft(draftName, next);
   };
   const [lacks, setLacks] = useState(false);
-  const sets = findPathway(pupil.pathwayId)?.sets[pupil.operation] ?? [];
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="otherwise-title">
       <DialogTitle id="otherwise-title">Decide otherwise</DialogTitle>
@@ -40,14 +48,13 @@ export function Otherwise({ pupil, firstSetId, trouble, pending, onDecide, onClo
         <div style={{ display: 'grid', gap: 18, paddingTop: 8 }}>
           <TextField
             select
-            label={`${pupil.name} goes on with`}
+            label={label}
             value={value.to}
             onChange={(event) => change({ ...value, to: event.target.value })}
           >
-            {sets.map((set, at) => (
-              <MenuItem key={set.id} value={set.id}>
-                {at + 1}. {set.name}
-                {set.id === pupil.setId ? ' (now)' : ''}
+            {options.map(({ value: to, says }) => (
+              <MenuItem key={to} value={to}>
+                {says}
               </MenuItem>
             ))}
           </TextField>

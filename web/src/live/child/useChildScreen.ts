@@ -25,6 +25,8 @@ interface Hears {
   readonly onAnswer: (tells: ChildTells) => void;
   /** A prompt was painted there; `at` as a time stamp of this page where the clock is shared, else when it was heard of. */
   readonly onShown: (promptId: string, at: number, sameClock: boolean) => void;
+  /** A move or a claim made there, in a game. */
+  readonly onMove?: (tells: ChildTells) => void;
 }
 
 /** Offers the table's prompt to a second window or another device, and hears from it. `show`: what it is to show now. */
@@ -59,6 +61,7 @@ export function useChildScreen(show: Omit<ChildShow, 'seq'>, hears: Hears): Chil
         heard.current.onShown(tells.promptId, at, sameClock);
       }
       if (tells.kind === 'answer') heard.current.onAnswer(tells);
+      if (tells.kind === 'move' || tells.kind === 'claim') heard.current.onMove?.(tells);
     },
     [send],
   );
@@ -70,6 +73,7 @@ export function useChildScreen(show: Omit<ChildShow, 'seq'>, hears: Hears): Chil
       ...shown.current,
       fact: null,
       says: '',
+      game: null,
       keypad: false,
       promptId: 'over',
       seq: (seq.current += 1),
@@ -113,8 +117,9 @@ export function useChildScreen(show: Omit<ChildShow, 'seq'>, hears: Hears): Chil
   }, [close, onTells, take]);
 
   // Whatever is to be shown is sent when it changes.
-  const { promptId, fact, says, keypad, hidden, padLeft } = show;
-  useEffect(send, [send, promptId, fact, says, keypad, hidden, padLeft, kind]);
+  const { promptId, fact, says, keypad, hidden, padLeft, aid, game } = show;
+  const gameKey = game ? `${game.claimed.join()} ${game.frozen ?? ''}` : '';
+  useEffect(send, [send, promptId, fact, says, keypad, hidden, padLeft, aid, gameKey, kind]);
 
   useEffect(() => {
     if (kind === null) return;

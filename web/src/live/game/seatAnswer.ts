@@ -1,4 +1,11 @@
-import { type Answer, type CaptureWay, type FactKey, type Judgement, type Mark } from '@veldrift/core';
+import {
+  type Aid,
+  type Answer,
+  type CaptureWay,
+  type FactKey,
+  type Judgement,
+  type Mark,
+} from '@veldrift/core';
 import type { Exercised } from '@veldrift/core/games';
 import { takesNoTime, type Me } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
@@ -19,9 +26,13 @@ export interface Pressed {
   readonly way: CaptureWay;
   readonly spoiled: boolean;
   readonly calm: boolean;
-  readonly aided: boolean;
+  readonly aid: Aid | null;
   readonly seen: readonly Mark[];
 }
+
+/** What was typed on another device, as typed here after so long. */
+export const typedThere = (typed: string, latencyMs: number | null): TypedAnswer =>
+  [...typed].map((digit) => ({ digit, at: latencyMs ?? 0 }));
 
 /** The answers of facts that a move exercised: timed where it was asked and said, of pupils alone. */
 export function seatAnswers(
@@ -29,16 +40,20 @@ export function seatAnswers(
   me: Me,
   exercised: readonly Exercised[],
   pressed: Pressed | undefined,
+  /** The aid that lies on the table by the step. */
+  byStep: Aid | null,
 ): SeatAnswer[] {
   return exercised.flatMap(({ seat, fact, timed, right }) => {
     const pupil = row.seats[seat]?.pupil;
     if (!pupil) return [];
     const answer = pressed
       ? timedAnswer(row, me, seat, fact, timed ? pressed : { ...pressed, shownAt: undefined })
-      : { ...bare(fact, right), limitMs: row.limitMs, way: row.way, aided: false };
+      : { ...bare(fact, right), limitMs: row.limitMs, way: row.way, ...aidOf(byStep) };
     return answer ? [{ seat, answer }] : [];
   });
 }
+
+const aidOf = (aid: Aid | null) => (aid === null ? {} : { aided: true, aid });
 
 const bare = (fact: FactKey, right: boolean): Omit<Answer, 'limitMs' | 'way'> => ({
   id: uuid(),
@@ -84,7 +99,7 @@ function timedAnswer(
       voided: read.made.latencyMs !== null && pressed.spoiled,
       limitMs: measuring.limitMs,
       way: pressed.way,
-      aided: pressed.aided,
+      ...aidOf(pressed.aid),
       seen: pressed.seen,
     }
   );
@@ -98,3 +113,11 @@ export function answerMore(row: Pick<GameRow, 'seats' | 'way'>, me: Me, seat: nu
     calibrationAgeDays: pupil ? measuringFor(pupil, me, row.way).ageDays : null,
   };
 }
+
+/** An answer at real cards that was not right, set down without a time. */
+export const missedAt = (
+  row: Pick<GameRow, 'limitMs'>,
+  seat: number,
+  fact: FactKey,
+  given: string | null,
+): SeatAnswer => ({ seat, answer: { ...bare(fact, false), given, limitMs: row.limitMs, way: 'loose' } });

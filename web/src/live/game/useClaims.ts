@@ -14,6 +14,8 @@ export interface Claiming {
   /** Seats that have claimed, while others still may. */
   readonly claimed: readonly number[];
   readonly claim: (seat: number, at: number, by: 'child' | 'tutor') => void;
+  /** A claim on another screen, so long after it was shown there. */
+  readonly claimThere: (seat: number, latencyMs: number) => void;
   /** Nobody, or no agreement. */
   readonly nobody: () => void;
 }
@@ -73,16 +75,18 @@ export function useClaims({ need, seats, levelled, shownAt, onClaimed }: Table):
     const handle = setTimeout(() => settled.current(), Math.max(0, until - performance.now()));
     return () => clearTimeout(handle);
   }, [claims, headStartMs]);
+  const claim = (seat: number, at: number, by: 'child' | 'tutor') => {
+    const from = shownAt();
+    if (!racing || !need.seats.includes(seat) || from === undefined || at < from) return;
+    if (now.current.some((one) => one.seat === seat)) return;
+    now.current = [...now.current, { seat, atMs: at, by }];
+    setClaims(now.current);
+  };
   return {
     headStartMs,
     claimed: claims.map((one) => one.seat),
-    claim: (seat, at, by) => {
-      const from = shownAt();
-      if (!racing || !need.seats.includes(seat) || from === undefined || at < from) return;
-      if (now.current.some((one) => one.seat === seat)) return;
-      now.current = [...now.current, { seat, atMs: at, by }];
-      setClaims(now.current);
-    },
+    claim,
+    claimThere: (seat, latencyMs) => claim(seat, (shownAt() ?? performance.now()) + latencyMs, 'child'),
     nobody: () => {
       if (!racing) return;
       now.current = [];

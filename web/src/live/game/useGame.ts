@@ -1,4 +1,4 @@
-import type { CaptureWay, EndReason, Judgement, Mark, Move, PauseReason } from '@veldrift/core';
+import type { Aid, CaptureWay, EndReason, Judgement, Mark, Move, PauseReason } from '@veldrift/core';
 import {
   exercised,
   GameError,
@@ -11,25 +11,26 @@ import {
   type OpenGame,
 } from '@veldrift/core/games';
 import type { Me } from '@veldrift/wire';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { GameRow, GameTableState, KeptMove } from '../../app/deviceDb.ts';
-import { watchFrames } from '../frameWatch.ts';
 import type { Outbox } from '../outbox.ts';
 import type { TypedAnswer } from '../typedAnswer.ts';
 import { usePaintClock } from '../usePaintClock.ts';
-import { usePlayKeeper } from '../usePlayKeeper.ts';
 import { tableAnswers, type SeatAnswer } from './gameAnswers.ts';
 import { gameEvents } from './gameEvents.ts';
 import { answerMore, seatAnswers, type Pressed } from './seatAnswer.ts';
 import { useClaims, type Claiming } from './useClaims.ts';
 import { useErr } from './useErr.ts';
+import { useTableState } from './useTableState.ts';
 
 /** What is said of an answer beside right or not. */
 export interface SaidMore {
   readonly typed?: TypedAnswer;
   readonly helpedBy?: number | undefined;
   readonly erred?: 'caught' | 'missed';
+  /** Typed on another device, timed there. */
+  readonly there?: { readonly latencyMs: number | null; readonly voided: boolean };
 }
 
 /** A game under way on this device. Times handed in are time stamps of the page, ms. */
@@ -47,10 +48,15 @@ export interface LiveGame extends OpenGame {
   /** What to tell of moves that could not be made again on taking it up; null: nothing. */
   readonly trouble: string | null;
   readonly isShownAt: (at: number) => boolean;
+  /** Hears when another screen painted what is asked. `sameClock`: a window of this machine, whose time stamps compare. */
+  readonly shownElsewhere: (promptId: string, at: number, sameClock: boolean) => void;
   readonly start: () => void;
   /** Makes a move. Gives the sentence of one that cannot be made; null: it was. */
   readonly make: (move: Move, at: number) => string | null;
   readonly judge: (judgement: Judgement, at: number, more?: SaidMore) => string | null;
+  /** Sets down an answer of a loose game that was not right; it is kept with the next tap. */
+  readonly note: (noted: SeatAnswer) => void;
+  readonly noted: readonly SeatAnswer[];
   readonly undo: () => void;
   readonly pause: (reason: PauseReason) => void;
   readonly resume: () => void;
@@ -58,7 +64,8 @@ export interface LiveGame extends OpenGame {
   /** Ends it for today, on record; the review follows. */
   readonly finish: () => void;
   readonly toggleMark: (mark: Mark) => void;
-  readonly setAided: (aided: boolean) => void;
+  /** An aid was laid under what is asked. */
+  readonly layAid: (aid: Aid) => void;
 }
 
 /** Runs a game from its row: the moves, the clock of what is asked, answers of each pupil, and keeping all as it comes. */
@@ -75,25 +82,15 @@ export function useGame(
     ),
   );
   const { game, play } = taken;
-  const [now, setNow] = useState({
-    state: taken.state,
-    moves: row.moves.slice(0, taken.made),
-    table: row.state,
-  });
-  const [showing, setShowing] = useState(0);
-  const live = useRef({
-    ...now,
-    runFrom: undefined as number | undefined,
-    spoiled: false,
-    aided: false,
-    /** When real cards or dice were turned: with them the clock goes from the tutor's key. */
-    turnedAt: undefined as number | undefined,
-    claimed: undefined as
-      | { readonly at: number; readonly shownAt: number | undefined; readonly by: 'child' | 'tutor' }
-      | undefined,
-  });
+  const kept = useTableState(
+    row,
+    { state: taken.state, moves: row.moves.slice(0, taken.made), table: row.state, noted: row.noted ?? [] },
+    outbox,
+    elsewhere,
+  );
+  const { read, touch, now, showing, put, turnTable, usedMs, pause } = kept;
+  const byStep = game.aidAt?.(play.rules) ?? null;
   const events = useMemo(() => gameEvents(row), [row]);
-  const keeper = usePlayKeeper(outbox);
   const { table, state, moves } = now;
   const playing = table.status === 'playing';
   const need = useMemo(() => needOf(game, play, state), [game, play, state]);
@@ -102,43 +99,9 @@ export function useGame(
   const called = row.plan.mode === 'called';
   const clock = usePaintClock(playing && asks && !called && !elsewhere ? promptId : undefined);
 
-  const usedMs = useCallback(() => {
-    const { table: at, runFrom } = live.current;
-    return Math.round(at.usedMs + (runFrom === undefined ? 0 : Math.max(0, performance.now() - runFrom)));
-  }, []);
-
-  /** Puts what is new in force and on disk, with what is to be sent. */
-  const put = useCallback(
-    (
-      next: Partial<Pick<typeof now, 'state' | 'moves' | 'table'>>,
-      sent: Parameters<typeof keeper>[1],
-      fresh = true,
-    ) => {
-      const { state: a, moves: b, table: c } = { ...live.current, ...next };
-      Object.assign(live.current, { state: a, moves: b, table: c });
-      if (fresh) {
-        live.current.spoiled = false;
-        setShowing((one) => one + 1);
-      }
-      setNow({ state: a, moves: b, table: c });
-      keeper({ ...row, moves: b, state: c }, sent);
-    },
-    [keeper, row],
-  );
-
-  /** Changes how the table stands; its time runs while it is played. */
-  const turnTable = useCallback(
-    (change: Partial<GameTableState>, sent: Parameters<typeof keeper>[1] = []) => {
-      const table: GameTableState = { ...live.current.table, usedMs: usedMs(), ...change };
-      live.current.runFrom = table.status === 'playing' ? performance.now() : undefined;
-      put({ table }, sent);
-    },
-    [put, usedMs],
-  );
-
   const perform = useCallback(
     (move: Move, at: number, pressed?: Pressed): string | null => {
-      const before = live.current;
+      const before = read();
       if (before.table.status !== 'playing') return null;
       let next: GameState;
       try {
@@ -152,25 +115,26 @@ export function useGame(
       const kept: KeptMove = {
         id: uuid(),
         move,
-        answers: seatAnswers(row, me, shown, pressed),
+        answers: [...before.noted, ...seatAnswers(row, me, shown, pressed, byStep)],
         tallies: took !== null && row.seats[took]?.pupil ? [{ seat: took, id: uuid() }] : [],
       };
       const used = usedMs();
-      before.claimed = undefined;
-      before.turnedAt = at;
+      touch({ claimed: undefined, turnedAt: at });
       put(
-        { state: next, moves: [...before.moves, kept] },
+        { state: next, moves: [...before.moves, kept], noted: [] },
         events.made(kept, before.moves.length, used, (seat) => answerMore(row, me, seat)),
       );
       return null;
     },
-    [events, game, me, play, put, row, usedMs],
+    [byStep, events, game, me, play, put, read, row, touch, usedMs],
   );
 
-  const shownAt = useCallback(
-    () => (called ? live.current.turnedAt : clock.current?.paintedAt(promptId)),
-    [called, clock, promptId],
-  );
+  const shownAt = useCallback(() => {
+    if (called) return read().turnedAt;
+    const { there } = read();
+    if (elsewhere) return there?.promptId === promptId ? there.at : undefined;
+    return clock.current?.paintedAt(promptId);
+  }, [called, clock, elsewhere, promptId, read]);
 
   const claiming = useClaims({
     need,
@@ -181,15 +145,19 @@ export function useGame(
       (claim: { readonly seat: number; readonly at: number; readonly by: 'child' | 'tutor' } | null) => {
         const from = claim === null ? undefined : shownAt();
         const made = perform({ kind: 'claim', seat: claim?.seat ?? null }, claim?.at ?? performance.now());
-        if (claim && made === null) live.current.claimed = { at: claim.at, shownAt: from, by: claim.by };
+        if (claim && made === null) touch({ claimed: { at: claim.at, shownAt: from, by: claim.by } });
       },
-      [perform, shownAt],
+      [perform, shownAt, touch],
     ),
   });
 
   const judge = useCallback(
-    (judgement: Judgement, at: number, { typed = [], helpedBy, erred }: SaidMore = {}): string | null => {
-      const current = live.current;
+    (
+      judgement: Judgement,
+      at: number,
+      { typed = [], helpedBy, erred, there }: SaidMore = {},
+    ): string | null => {
+      const current = read();
       const asked = needOf(game, play, current.state);
       if (asked.kind !== 'say') return null;
       const right = judgement === 'right' || judgement === 'workedOut';
@@ -197,6 +165,9 @@ export function useGame(
       const { claimed } = current;
       const from = claimed ? claimed.shownAt : shownAt();
       if (!claimed && !called && !elsewhere && (from === undefined || at < from)) return null;
+      // A key here gives no time to what another device shows by a clock of its own.
+      const timed = claimed !== undefined || !elsewhere || current.there?.shared === true;
+      const clean = !again && erred === undefined;
       return perform(
         {
           kind: 'said',
@@ -208,48 +179,28 @@ export function useGame(
         at,
         {
           judgement: helpedBy !== undefined && right ? 'workedOut' : judgement,
-          at: claimed?.at ?? at,
+          at: there ? (there.latencyMs ?? 0) : (claimed?.at ?? at),
           typed,
           // What was missed already, or heard said wrongly, is no first sight of it.
-          shownAt: again || erred !== undefined || elsewhere ? undefined : from,
-          way: claimed?.by === 'child' ? 'keypad' : way,
-          spoiled: current.spoiled,
+          shownAt: !clean
+            ? undefined
+            : there
+              ? there.latencyMs === null
+                ? undefined
+                : 0
+              : timed
+                ? from
+                : undefined,
+          way: there || claimed?.by === 'child' ? 'keypad' : way,
+          spoiled: there ? there.voided : current.spoiled,
           calm: current.table.calm,
-          aided: current.aided,
+          aid: current.aid ?? byStep,
           seen: helpedBy === undefined ? [] : ['helped'],
         },
       );
     },
-    [called, elsewhere, game, perform, play, shownAt, way],
+    [byStep, called, elsewhere, game, perform, play, read, shownAt, way],
   );
-
-  const pause = useCallback(
-    (reason: PauseReason) => {
-      if (live.current.table.status !== 'playing') return;
-      turnTable({
-        status: 'paused',
-        pausedAt: new Date().toISOString(),
-        pauseReason: reason,
-        interrupted: live.current.table.interrupted || reason !== 'pause',
-      });
-    },
-    [turnTable],
-  );
-
-  useEffect(() => {
-    if (!playing) return;
-    const watch = watchFrames(() => {
-      live.current.spoiled = true;
-    });
-    const hide = () => {
-      if (document.visibilityState === 'hidden' && !elsewhere) pause('hidden');
-    };
-    document.addEventListener('visibilitychange', hide);
-    return () => {
-      watch.stop();
-      document.removeEventListener('visibilitychange', hide);
-    };
-  }, [elsewhere, pause, playing]);
 
   const err = useErr(row, need, moves);
 
@@ -266,41 +217,49 @@ export function useGame(
     claiming,
     trouble: taken.trouble,
     isShownAt: (at) => at >= (shownAt() ?? Infinity),
+    shownElsewhere: (id, at, shared) => {
+      touch({ there: { promptId: id, at, shared } });
+    },
     start: () => turnTable({ status: 'playing' }),
     make: perform,
     judge,
+    note: (one) => put({ noted: [...read().noted, one] }, [], false),
+    noted: now.noted,
     undo: () => {
-      const last = live.current.moves.at(-1);
-      if (!last || live.current.table.status === 'over') return;
-      const rest = live.current.moves.slice(0, -1);
+      if (read().noted.length > 0) return put({ noted: read().noted.slice(0, -1) }, [], false);
+      const last = read().moves.at(-1);
+      if (!last || read().table.status === 'over') return;
+      const rest = read().moves.slice(0, -1);
       const back = resumePlan(
         row.plan,
         rest.map((one) => one.move),
       );
-      live.current.claimed = undefined;
+      touch({ claimed: undefined });
       put({ state: back.state, moves: rest }, events.undone(last));
       // What is asked again was seen before: it takes no time.
-      live.current.spoiled = true;
+      touch({ spoiled: true });
     },
     pause,
     resume: () => {
       turnTable({ status: 'playing', pausedAt: null, pauseReason: null });
-      live.current.spoiled = true;
+      touch({ spoiled: true });
     },
     calm: () => turnTable({ calm: true }),
     finish: () => {
-      if (live.current.table.status === 'over') return;
+      if (read().table.status === 'over') return;
+      // What was set down last goes on record too.
+      if (read().noted.length > 0) perform({ kind: 'stop' }, performance.now());
       const reason: EndReason = 'tutor';
       const used = usedMs();
-      const { calm, interrupted } = live.current.table;
+      const { calm, interrupted } = read().table;
       turnTable(
         { status: 'over', endReason: reason, usedMs: used },
         events.ended({ usedMs: used, calm, interrupted }, reason),
       );
     },
     toggleMark: (mark) => {
-      const at = live.current.moves.findLastIndex((one) => one.answers.length > 0);
-      const kept = live.current.moves[at];
+      const at = read().moves.findLastIndex((one) => one.answers.length > 0);
+      const kept = read().moves[at];
       const last = kept?.answers.at(-1);
       if (!kept || !last) return;
       const { answer } = last;
@@ -310,13 +269,13 @@ export function useGame(
       const marked = { ...last, answer: { ...answer, seen } };
       const changed = { ...kept, answers: [...kept.answers.slice(0, -1), marked] };
       put(
-        { moves: live.current.moves.map((one, nth) => (nth === at ? changed : one)) },
+        { moves: read().moves.map((one, nth) => (nth === at ? changed : one)) },
         events.amended(last.seat, marked.answer),
         false,
       );
     },
-    setAided: (aided) => {
-      live.current.aided = aided;
+    layAid: (aid) => {
+      touch({ aid: aid });
     },
   };
 }

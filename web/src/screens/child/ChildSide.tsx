@@ -1,11 +1,12 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import type { ChildShow } from '@veldrift/wire';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import type { ChildShow, ChildTells } from '@veldrift/wire';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, ApiError } from '../../app/api.ts';
 import { watchFrames } from '../../live/frameWatch.ts';
 import { Keypad } from '../../live/Keypad.tsx';
+import { AidFor } from '../../parts/aids/AidFor.tsx';
 import { deviceScreenLine, windowScreenLine, type ScreenLine } from '../../live/child/childLine.ts';
 import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
@@ -14,6 +15,8 @@ import '../table/live.css';
 import './child.css';
 
 const hereEveryMs = 600;
+
+const GameChild = lazy(() => import('../game/GameChild.tsx').then((m) => ({ default: m.GameChild })));
 
 /** The child's own screen: the prompt alone, and a keypad where it is used. Joined by a code, or opened as a second window. */
 export function ChildSide() {
@@ -88,7 +91,7 @@ function Screen({ window: name, onLost }: { readonly window: string | null; read
   const asked = show !== null && show.fact !== null && show.promptId !== sentFor;
 
   const tell = useCallback(
-    (kind: 'here' | 'shown' | 'answer', more: Partial<Parameters<ScreenLine['tell']>[0]> = {}) =>
+    (kind: ChildTells['kind'], more: Partial<Parameters<ScreenLine['tell']>[0]> = {}) =>
       line.current?.tell({
         kind,
         promptId: '',
@@ -176,15 +179,20 @@ function Screen({ window: name, onLost }: { readonly window: string | null; read
 
   return (
     <main
-      className={`child field ${asked && show.keypad ? 'with-pad' : ''} ${show?.padLeft ? 'pad-left' : ''}`}
+      className={`child field ${show?.game ? 'live game' : ''} ${asked && show.keypad ? 'with-pad' : ''} ${show?.padLeft ? 'pad-left' : ''}`}
       data-asked={asked}
     >
       <h1 className="sr-only">The child&rsquo;s side</h1>
-      {asked && show.fact !== null ? (
+      {show?.game ? (
+        <Suspense fallback={null}>
+          <GameChild show={show} tell={tell} spoiled={() => spoiled.current} />
+        </Suspense>
+      ) : asked && show.fact !== null ? (
         <>
-          <div className="asked">
+          <div className={`asked ${show.aid ? 'aided' : ''}`}>
             <FactPrompt promptId={show.promptId} fact={show.fact} hidden={show.hidden} chain={show.chain} />
             {show.keypad && <TypedLine typed={typed} />}
+            {show.aid && <AidFor key={show.aid} aid={show.aid} fact={show.fact} />}
           </div>
           {show.keypad && (
             <Keypad onDigit={digit} onDelete={() => setTyped(deleteDigit(typed))} onEnter={enter} />

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Keypad } from '../../live/Keypad.tsx';
 import type { TypedAnswer } from '../../live/typedAnswer.ts';
 import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
+import { claimKeys } from './claimKeys.ts';
 import { LineAsk } from './LineAsk.tsx';
 import { listedChoices, nameSeats, type GameView } from './gameView.ts';
 
@@ -120,9 +121,6 @@ function SayAsk({
     </div>
   );
 }
-
-/** Keys of the seats, at the ends of a keyboard: Z and M for two, Q and L for the others. */
-export const claimKeys = ['z', 'm', 'q', 'l'] as const;
 
 function ClaimAsk({
   view,

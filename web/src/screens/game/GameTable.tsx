@@ -1,34 +1,74 @@
+import Button from '@mui/material/Button';
 import { operationNames, type Judgement } from '@veldrift/core';
-import type { FirstVoiceRules } from '@veldrift/core/games';
+import { GameError, openPlan, type FirstVoiceRules } from '@veldrift/core/games';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { GameRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
+import { findSet } from '../../app/book.ts';
 import { useSettings } from '../../app/settings.ts';
+import { AidShelf } from '../../parts/aids/AidShelf.tsx';
+import { useAid } from '../../parts/aids/useAid.ts';
+import { useElsewhere } from '../table/useTwoScreens.ts';
 import { useGame } from '../../live/game/useGame.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
-import { useKeys } from '../../live/usePaintClock.ts';
+import { Empty } from '../../parts/states.tsx';
 import { KeyHelp } from '../table/KeyHelp.tsx';
-import { readKey } from '../table/keys.ts';
 import { Margin } from '../table/Margin.tsx';
-import { claimKeys } from './AskPanel.tsx';
 import { BestLine } from './BestLine.tsx';
 import { GameField } from './GameField.tsx';
 import { GameNotice } from './GameNotice.tsx';
+import { GameStrip } from './GameStrip.tsx';
+import { GameTopKeys } from './GameTopKeys.tsx';
 import { GameSeats } from './GameSeats.tsx';
-import { nameSeats, type GameView } from './gameView.ts';
+import { LooseMiss } from './LooseMiss.tsx';
+import { missedAt } from '../../live/game/seatAnswer.ts';
+import { nameSeats, viewOf } from './gameView.ts';
+import { useGameKeys } from './useGameKeys.ts';
+import { useGameScreen } from './useGameScreen.ts';
 import { useSignal } from './useSignal.ts';
 import '../table/live.css';
 import './game.css';
 
-/** A game on the table: the child's field with what lies there, the tutor's margin and strip; one tap or key a turn. */
+/** A game on the table; one that cannot be played here any more says why, and what was played stays. */
 export function GameTable({ row }: { readonly row: GameRow }) {
+  const [trouble] = useState(() => {
+    try {
+      openPlan(row.plan);
+      return null;
+    } catch (error) {
+      if (error instanceof GameError) return error.message;
+      throw error;
+    }
+  });
+  if (trouble === null) return <RunningGame row={row} />;
+  return (
+    <main style={{ padding: 32 }}>
+      <Empty title={row.title}>
+        <p>{trouble}</p>
+        <div className="actions">
+          <Button variant="outlined" component={Link} to={`/review/${row.playId}`}>
+            What was played
+          </Button>
+          <Button variant="outlined" component={Link} to={`/shelf/${row.plan.game}`}>
+            Begin it anew
+          </Button>
+        </div>
+      </Empty>
+    </main>
+  );
+}
+
+/** The child's field with what lies there, the tutor's margin and strip; one tap or key a turn. */
+function RunningGame({ row }: { readonly row: GameRow }) {
   const { me, outbox } = useSession();
   const navigate = useNavigate();
   const { hand, arrangement } = useSettings();
-  const game = useGame(row, me, outbox, { way: row.way, elsewhere: false });
+  const [elsewhere, setElsewhere] = useElsewhere();
+  const game = useGame(row, me, outbox, { way: row.way, elsewhere });
   const { need, table, state } = game;
+  const flat = arrangement === 'flat';
   const [typed, setTyped] = useState<TypedAnswer>([]);
   const [trouble, setTrouble] = useState('');
   const [helper, setHelper] = useState<number | null>(null);
@@ -36,26 +76,17 @@ export function GameTable({ row }: { readonly row: GameRow }) {
   const [help, setHelp] = useState(false);
   const [best, setBest] = useState(false);
   const [leaving, setLeaving] = useState(false);
+  const [screens, setScreens] = useState(false);
   const names = row.seats.map((one) => one.name);
   const playing = table.status === 'playing';
   const over = need.kind === 'over';
   const saying = need.kind === 'say' ? need : null;
   const signal = useSignal(game, playing);
-  const scene = game.game.scene(game.play, state);
   const rules = game.play.rules as Readonly<Record<string, unknown>>;
-  const view: GameView = {
-    game: row.plan.game,
-    mode: row.plan.mode,
-    scene,
-    need,
-    says: state.says,
-    names,
-    dice: game.game.materials(game.play.rules).dice,
-    keypad: row.way === 'keypad',
-    claimed: game.claiming.claimed,
-    beads: rules.total === 'beads',
-    frame: rules.frame === true,
-  };
+  const keypad = row.way === 'keypad';
+  const view = viewOf(game, row.plan, state, { names, keypad, claimed: game.claiming.claimed });
+  const shelf = useAid(game.promptId, game.layAid);
+  const fact = need.kind === 'say' || need.kind === 'claim' ? need.asked.fact : null;
   const after = (said: string | null) => {
     setTrouble(said ?? '');
     if (said !== null) return;
@@ -81,7 +112,7 @@ export function GameTable({ row }: { readonly row: GameRow }) {
     judge(right ? 'right' : 'wrong', typedTimes(typed)?.firstAt ?? 0, typed);
   };
   const digit = (key: string, at: number) => {
-    if (saying && view.keypad) {
+    if (saying && keypad) {
       if (game.isShownAt(at)) setTyped(typeDigit(typed, key, at));
     } else if (need.kind === 'claim') {
       const seat = Number(key) - 1;
@@ -102,6 +133,15 @@ export function GameTable({ row }: { readonly row: GameRow }) {
       game.undo();
     }
   };
+  const screen = useGameScreen({
+    row,
+    game,
+    aid: shelf.aid,
+    frozen: signal.frozen,
+    onMove: move,
+    onAnswered: after,
+    setElsewhere,
+  });
   const finish = () => {
     game.finish();
     void navigate(`/review/${row.playId}`, { replace: true });
@@ -114,40 +154,22 @@ export function GameTable({ row }: { readonly row: GameRow }) {
     else if (need.kind === 'go') move({ kind: 'go' }, at);
     else if (need.kind === 'roll' && row.plan.mode !== 'called') move({ kind: 'roll' }, at);
   };
-  useKeys(!help && !leaving, (event) => {
-    const at = event.timeStamp;
-    const seat = claimKeys.indexOf(event.key.toLowerCase() as (typeof claimKeys)[number]);
-    if (playing && need.kind === 'claim' && seat >= 0) {
-      event.preventDefault();
-      return game.claiming.claim(seat, at, 'child');
-    }
-    if (event.key === 'b' || event.key === 'B') return setBest(!best);
-    const key = readKey(event.key);
-    if (!key) return;
-    event.preventDefault();
-    switch (key.kind) {
-      case 'judge':
-        return judge(key.judgement, at);
-      case 'mark':
-        return game.toggleMark(key.mark);
-      case 'undo':
-        return back();
-      case 'pause':
-      case 'interrupted':
-        return playing ? game.pause(key.kind) : undefined;
-      case 'calm':
-        return playing ? game.calm() : undefined;
-      case 'help':
-        return setHelp(true);
-      case 'digit':
-        return digit(key.digit, at);
-      case 'enter':
-        return enter();
-      case 'space':
-        return goOn(at);
-      case 'clock':
-        return undefined;
-    }
+  useGameKeys({
+    on: !help && !leaving && !screens,
+    racing: playing && need.kind === 'claim',
+    playing,
+    onClaim: (seat, at) => game.claiming.claim(seat, at, 'child'),
+    onBest: () => setBest(!best),
+    onJudge: judge,
+    onMark: game.toggleMark,
+    onBack: back,
+    onPause: game.pause,
+    onCalm: game.calm,
+    onHelp: () => setHelp(true),
+    onDigit: digit,
+    onEnter: enter,
+    onSpace: goOn,
+    onAid: playing && fact !== null ? shelf.toggle : () => undefined,
   });
 
   const judgeKey = (judgement: Judgement, label: string, arrow: string, strong = false) => (
@@ -160,10 +182,9 @@ export function GameTable({ row }: { readonly row: GameRow }) {
       <kbd aria-hidden>{arrow}</kbd>
     </LiveKey>
   );
-  const flat = arrangement === 'flat';
   return (
     <div className={`live game ${hand} ${flat ? 'flat' : ''}`}>
-      <main className="field" data-status={table.status} data-calm={table.calm}>
+      <main className={`field ${elsewhere ? 'small' : ''}`} data-status={table.status} data-calm={table.calm}>
         <h1 className="sr-only">
           {names.join(', ')}: {row.title}
         </h1>
@@ -189,6 +210,24 @@ export function GameTable({ row }: { readonly row: GameRow }) {
             onEnter={enter}
             onMove={move}
             onClaim={(seat, at) => game.claiming.claim(seat, at, 'child')}
+            shelf={
+              row.plan.mode === 'loose' ? (
+                <LooseMiss
+                  names={names}
+                  pupils={row.seats.flatMap(({ pupil }, at) => (pupil ? [at] : []))}
+                  operations={game.game.operations(game.play.rules)}
+                  noted={game.noted}
+                  onNote={(seat, of, given) => game.note(missedAt(row, seat, of, given))}
+                />
+              ) : shelf.open && fact !== null ? (
+                <AidShelf
+                  fact={fact}
+                  aid={shelf.aid}
+                  onAid={shelf.lay}
+                  ofSet={findSet(row.setId)?.aids ?? []}
+                />
+              ) : null
+            }
           />
         ) : (
           <GameNotice
@@ -207,28 +246,15 @@ export function GameTable({ row }: { readonly row: GameRow }) {
         onMark={game.toggleMark}
         leftMs={null}
         top={
-          <>
-            <LiveKey className="live-key" disabled={!playing} onPress={() => game.pause('pause')}>
-              Pause <kbd aria-hidden>P</kbd>
-            </LiveKey>
-            <LiveKey
-              className="live-key"
-              pressed={table.calm}
-              disabled={!playing || table.calm}
-              onPress={game.calm}
-            >
-              Calm <kbd aria-hidden>C</kbd>
-            </LiveKey>
-            <LiveKey className="live-key" onPress={() => setHelp(true)} label="Keys">
-              Keys <kbd aria-hidden>?</kbd>
-            </LiveKey>
-            <LiveKey
-              className="live-key stop"
-              onPress={() => (table.status === 'ready' ? void navigate(-1) : finish())}
-            >
-              {table.status === 'ready' ? 'Leave' : 'End'}
-            </LiveKey>
-          </>
+          <GameTopKeys
+            playing={playing}
+            calm={table.calm}
+            ready={table.status === 'ready'}
+            onPause={() => game.pause('pause')}
+            onCalm={game.calm}
+            onHelp={() => setHelp(true)}
+            onEnd={() => (table.status === 'ready' ? void navigate(-1) : finish())}
+          />
         }
         middle={
           <GameSeats
@@ -249,42 +275,30 @@ export function GameTable({ row }: { readonly row: GameRow }) {
         }
         worked={saying ? <div className="worked">{judgeKey('workedOut', 'Worked out', '↓')}</div> : null}
       />
-      <section className="strip" aria-label="Judging">
-        <div className="strip-say">
-          <p>
-            <strong>{row.title}</strong> · {names.join(', ')}
-            <br />
-            <span className="strip-says" aria-live="polite">
-              {trouble || nameSeats(need.says, names)}
-            </span>
-          </p>
-          <div className="strip-keys">
-            <LiveKey className="live-key" disabled={game.moves.length === 0} onPress={back}>
-              Undo <kbd aria-hidden>⌫</kbd>
-            </LiveKey>
-            <LiveKey className="live-key" disabled={!playing} onPress={() => game.pause('interrupted')}>
-              Interrupted <kbd aria-hidden>I</kbd>
-            </LiveKey>
-            <LiveKey className="live-key" pressed={best} onPress={() => setBest(!best)}>
-              Best line <kbd aria-hidden>B</kbd>
-            </LiveKey>
-            {(rules as Partial<FirstVoiceRules>).signal === 'child' && (
-              <LiveKey className="live-key" disabled={!signal.mayGive} onPress={signal.give}>
-                Signal
-              </LiveKey>
-            )}
-          </div>
-        </div>
-        <div className="corner">
-          {saying && (
-            <>
-              {judgeKey('gaveUp', 'Gave up', '↑')}
-              {row.way !== 'keypad' && judgeKey('wrong', 'Not right', '←')}
-              {row.way !== 'keypad' && judgeKey('right', 'Right', '→', true)}
-            </>
-          )}
-        </div>
-      </section>
+      <GameStrip
+        title={row.title}
+        names={names}
+        says={trouble || nameSeats(need.says, names)}
+        playing={playing}
+        mayUndo={game.moves.length > 0}
+        onUndo={back}
+        onInterrupted={() => game.pause('interrupted')}
+        best={best}
+        onBest={() => setBest(!best)}
+        shelf={shelf.open}
+        onShelf={playing && fact !== null ? shelf.toggle : null}
+        screen={screen}
+        onScreens={setScreens}
+        signal={(rules as Partial<FirstVoiceRules>).signal === 'child' ? signal : null}
+      >
+        {saying && (
+          <>
+            {judgeKey('gaveUp', 'Gave up', '↑')}
+            {!keypad && judgeKey('wrong', 'Not right', '←')}
+            {!keypad && judgeKey('right', 'Right', '→', true)}
+          </>
+        )}
+      </GameStrip>
       {best && <BestLine game={game} names={names} onClose={() => setBest(false)} />}
       {help && <KeyHelp onClose={() => setHelp(false)} />}
     </div>

@@ -1,6 +1,12 @@
-import type { DieSides } from '@veldrift/core';
-import type { GameMode } from '@veldrift/core';
-import type { Choice, Need, Scene } from '@veldrift/core/games';
+import type { DieSides, GameMode, GamePlan } from '@veldrift/core';
+import {
+  needOf,
+  type Choice,
+  type GameState,
+  type Need,
+  type OpenGame,
+  type Scene,
+} from '@veldrift/core/games';
 
 /** What a game's field shows: plain data, so that a child's own screen can show the same. */
 export interface GameView {
@@ -20,6 +26,27 @@ export interface GameView {
   readonly beads: boolean;
   /** Cards are laid into tens and ones. */
   readonly frame: boolean;
+}
+
+/** The view of a game as it stands. */
+export function viewOf(
+  { game, play }: OpenGame,
+  plan: GamePlan,
+  state: GameState,
+  own: Pick<GameView, 'names' | 'keypad' | 'claimed'>,
+): GameView {
+  const aid = game.aidAt?.(play.rules) ?? null;
+  return {
+    game: plan.game,
+    mode: plan.mode,
+    scene: game.scene(play, state),
+    need: needOf(game, play, state),
+    says: state.says,
+    dice: game.materials(play.rules).dice,
+    beads: aid === 'beadFrame',
+    frame: aid === 'placeFrame',
+    ...own,
+  };
 }
 
 /** "Seat 1" in a game's words, as the name of who sits there. */

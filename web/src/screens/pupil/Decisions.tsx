@@ -1,4 +1,5 @@
 import { countText, factListText, schoolNames, type School } from '@veldrift/core';
+import { findGame } from '@veldrift/core/games';
 import { findSet } from '../../app/book.ts';
 import type { KeptDecision, PupilPage } from '@veldrift/wire';
 import { api } from '../../app/api.ts';
@@ -51,12 +52,18 @@ function headline(decision: KeptDecision): string {
   if (decision.about === 'placement') return `Placed on ${to}`;
   if (decision.about === 'retention')
     return `${decision.verdict === 'review' ? 'To review' : 'Held'}: ${findSet(decision.setId)?.name}; on with ${to}`;
+  if (decision.about === 'step' && decision.game) {
+    const game = findGame(decision.game.id);
+    const step = game?.steps[decision.game.toStep]?.name ?? `step ${decision.game.toStep + 1}`;
+    return `${game?.name ?? decision.game.id}: ${decision.game.toStep === decision.game.step ? 'stay at' : 'now'} \u201c${step}\u201d`;
+  }
   return decision.toSetId === decision.setId ? `Stay on ${to}` : `${findSet(decision.setId)?.name} → ${to}`;
 }
 
 function saidBy({ about, school }: KeptDecision): string {
   if (about === 'placement') return 'What the placement said';
   if (about === 'retention') return 'What the look back said';
+  if (about === 'step') return 'What the rules of steps said';
   return `What ${schoolNames[school as School] ?? school} said`;
 }
 

@@ -12,7 +12,7 @@ import {
 } from '@veldrift/core';
 import { findSet } from '../../app/book.ts';
 import { policyOf, type KeptAnswer, type ReviewPage } from '@veldrift/wire';
-import type { ReactNode } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { dateTimeText, msText, rateText } from '../../app/format.ts';
 import { useSession } from '../../app/session.tsx';
@@ -21,6 +21,7 @@ import { aimWords } from '../../parts/aimWords.ts';
 import { CeilingBehind } from '../../parts/MeasuredNumbers.tsx';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
+import { Loading } from '../../parts/states.tsx';
 import { LookBackSays } from './LookBackSays.tsx';
 import { PlacingPanel } from './PlacingPanel.tsx';
 import { FactsMet } from './FactsMet.tsx';
@@ -28,6 +29,8 @@ import { Flags } from './Flags.tsx';
 import type { LocalReview } from './localReview.ts';
 import { SlipsRead } from './SlipsRead.tsx';
 import './review.css';
+
+const GameSays = lazy(() => import('./GameSays.tsx').then((m) => ({ default: m.GameSays })));
 
 /** One minute: what happened by fact, slips read, the rate with its aim, the decision to take. Every number opens. */
 export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }) {
@@ -146,6 +149,10 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
             <PlacingPanel page={page} />
           ) : play.purpose === 'retention' ? (
             <LookBackSays page={page} />
+          ) : play.purpose === 'game' ? (
+            <Suspense fallback={<Loading what="the game" />}>
+              <GameSays page={page} />
+            </Suspense>
           ) : page.decision ? (
             <div className="decision">
               <h2>On record</h2>

@@ -9,7 +9,7 @@ import { findSet } from '../../app/book.ts';
 import { dropDraft } from '../../app/draft.ts';
 import { refetchRecords } from '../../app/queries.ts';
 import { Otherwise } from '../../parts/Otherwise.tsx';
-import { otherwiseDraft } from '../../parts/otherwiseDraft.ts';
+import { otherSet, otherwiseDraft } from '../../parts/otherwiseDraft.ts';
 import type { LocalReview } from './localReview.ts';
 
 interface Props {
@@ -74,8 +74,7 @@ export function TutorsWord({ page, of, accept, toSetId }: Props) {
       )}
       {otherwise && (
         <Otherwise
-          pupil={pupil}
-          firstSetId={toSetId}
+          {...otherSet(pupil, toSetId)}
           trouble={trouble}
           pending={send.isPending}
           onDecide={(to, reason) => send.mutate({ outcome: 'otherwise', toSetId: to, reason })}

@@ -104,6 +104,7 @@ export function LiveFrame({
       case 'enter':
       case 'space':
       case 'clock':
+      case 'aid':
         return onKey(key, event.timeStamp);
     }
   });

@@ -4,6 +4,9 @@ import { useNavigate } from 'react-router';
 import type { TurnsRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { Keypad } from '../../live/Keypad.tsx';
+import { AidShelf } from '../../parts/aids/AidShelf.tsx';
+import { useAid } from '../../parts/aids/useAid.ts';
+import { findSet } from '../../app/book.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { useTurns } from '../../live/useTurns.ts';
 import { ComesNext } from './ComesNext.tsx';
@@ -34,7 +37,10 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
   const keypad = row.way === 'keypad';
   const pack = row.deal.pack ?? false;
   const asking = state.status === 'asking';
-  const screen = useTwoScreens(turns, showOf(turns, row), setElsewhere);
+  const shelf = useAid(turns.promptId, turns.layAid);
+  const mayAid = row.purpose === 'drill' && asking;
+  const screen = useTwoScreens(turns, { ...showOf(turns, row), aid: shelf.aid }, setElsewhere);
+  const ofSet = findSet(row.setId)?.aids ?? [];
   const given = state.answers.slice(row.earlier);
   const last = given.at(-1);
 
@@ -71,13 +77,20 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
         </>
       }
       ownKey={
-        <LiveKey
-          className="live-key"
-          disabled={state.status !== 'told' && !(state.status === 'ready' && pack)}
-          onPress={goOn}
-        >
-          {pack ? 'Card turned' : 'Turn the next'} <kbd aria-hidden>Space</kbd>
-        </LiveKey>
+        <>
+          {row.purpose === 'drill' && (
+            <LiveKey className="live-key" disabled={!mayAid} pressed={shelf.open} onPress={shelf.toggle}>
+              Aid <kbd aria-hidden>A</kbd>
+            </LiveKey>
+          )}
+          <LiveKey
+            className="live-key"
+            disabled={state.status !== 'told' && !(state.status === 'ready' && pack)}
+            onPress={goOn}
+          >
+            {pack ? 'Card turned' : 'Turn the next'} <kbd aria-hidden>Space</kbd>
+          </LiveKey>
+        </>
       }
       onJudge={typing.judge}
       onMark={turns.toggleMark}
@@ -95,15 +108,19 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
       onEnd={turns.end}
       onKey={(key, at) => {
         if (key.kind === 'digit') typing.digit(key.digit, at);
+        else if (key.kind === 'aid' && mayAid) shelf.toggle();
         else if (key.kind === 'enter' && asking) typing.enter();
         else if (key.kind === 'enter' || key.kind === 'space') goOn(at);
       }}
     >
       {asking && fact !== undefined && elsewhere ? (
-        <SmallField text={factKeyText(fact)} />
+        <div className="asked">
+          <SmallField text={factKeyText(fact)} />
+          {shelf.open && <AidShelf fact={fact} aid={shelf.aid} onAid={shelf.lay} ofSet={ofSet} />}
+        </div>
       ) : asking && fact !== undefined && !pack ? (
         <>
-          <div className="asked">
+          <div className={`asked ${shelf.open ? 'aided' : ''}`}>
             <FactPrompt
               promptId={turns.promptId}
               fact={fact}
@@ -111,6 +128,7 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
               chain={reading.dealt?.chain ?? null}
             />
             {keypad && <TypedLine typed={typing.typed} />}
+            {shelf.open && <AidShelf fact={fact} aid={shelf.aid} onAid={shelf.lay} ofSet={ofSet} />}
           </div>
           {keypad && <Keypad onDigit={typing.digit} onDelete={typing.takeBack} onEnter={typing.enter} />}
         </>

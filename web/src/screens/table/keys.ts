@@ -30,7 +30,9 @@ export type TableKey =
   | { readonly kind: 'judge'; readonly judgement: 'right' | 'workedOut' | 'wrong' | 'gaveUp' }
   | { readonly kind: 'mark'; readonly mark: Mark }
   | { readonly kind: 'digit'; readonly digit: string }
-  | { readonly kind: 'enter' | 'space' | 'undo' | 'pause' | 'calm' | 'clock' | 'interrupted' | 'help' };
+  | {
+      readonly kind: 'enter' | 'space' | 'undo' | 'pause' | 'calm' | 'clock' | 'interrupted' | 'help' | 'aid';
+    };
 
 const arrows = {
   ArrowRight: 'right',
@@ -43,6 +45,7 @@ const letters: Readonly<Record<string, TableKey['kind']>> = {
   c: 'calm',
   k: 'clock',
   i: 'interrupted',
+  a: 'aid',
   '?': 'help',
 };
 const marksByLetter = new Map(seenMarks.map((mark) => [markLetters[mark].toLowerCase(), mark]));
@@ -73,5 +76,8 @@ export const keyList: readonly (readonly [string, string])[] = [
   ['I', 'interrupted: the clock stops and this time is void'],
   ['C', 'calm: no more clock, known facts'],
   ['K', 'show the child the clock, or hide it'],
+  ['A', 'an aid under the prompt, in drills and games; the answer is then recorded as aided'],
+  ['B', 'in a game, after the turn: the best line there was'],
+  ['Z, M, Q, L', 'in a race: the seats, first to last'],
   ...seenMarks.map((mark) => [markLetters[mark], `seen: ${seenLabels[mark]}`] as const),
 ];

@@ -1,0 +1,106 @@
+import { operationNames, type Aid, type Operation } from '@veldrift/core';
+import { moveTrouble, openPlan, type GameState } from '@veldrift/core/games';
+import type { ChildShow, ChildTells } from '@veldrift/wire';
+import { useMemo, useState } from 'react';
+import { AidFor } from '../../parts/aids/AidFor.tsx';
+import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
+import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
+import { claimKeys } from './claimKeys.ts';
+import { GameField } from './GameField.tsx';
+import { viewOf } from './gameView.ts';
+import './game.css';
+
+type Tell = (kind: ChildTells['kind'], more: Partial<ChildTells>) => void;
+
+/** A game on the child's own screen: laid out there, moved in there; the table judges and keeps it. */
+export function GameChild({
+  show,
+  tell,
+  spoiled,
+}: {
+  readonly show: ChildShow;
+  readonly tell: Tell;
+  /** Whether the time of what is shown was spoiled here. */
+  readonly spoiled: () => boolean;
+}) {
+  const own = show.game;
+  const open = useMemo(() => (own ? openPlan(own.plan) : undefined), [own]);
+  const [typed, setTyped] = useState<TypedAnswer>([]);
+  const [typedFor, setTypedFor] = useState(show.promptId);
+  if (typedFor !== show.promptId) {
+    setTypedFor(show.promptId);
+    setTyped([]);
+  }
+  const { promptId } = show;
+  const view =
+    own && open
+      ? viewOf(open, own.plan, own.state as GameState, {
+          names: own.names,
+          keypad: show.keypad,
+          claimed: own.claimed,
+        })
+      : undefined;
+  const need = view?.need;
+  const asks = need?.kind === 'say' || need?.kind === 'claim';
+  const clock = usePaintClock(asks ? promptId : undefined, (id, at) =>
+    tell('shown', { promptId: id, paintedAtMs: performance.timeOrigin + at }),
+  );
+  const since = (at: number) => {
+    const from = clock.current?.paintedAt(promptId);
+    return from === undefined || at < from ? undefined : at - from;
+  };
+  const claim = (seat: number, at: number) => {
+    const latencyMs = since(at);
+    if (latencyMs !== undefined) tell('claim', { promptId, seat, latencyMs });
+  };
+  const digit = (key: string, at: number) => {
+    if (need?.kind === 'say' && show.keypad && since(at) !== undefined) setTyped(typeDigit(typed, key, at));
+  };
+  const enter = () => {
+    const times = typedTimes(typed);
+    const latencyMs = times && since(times.firstAt);
+    if (!times || latencyMs === undefined) return;
+    tell('answer', {
+      promptId,
+      typed: typedText(typed),
+      latencyMs,
+      lastKeyMs: since(times.lastAt) ?? null,
+      voided: spoiled(),
+    });
+    setTyped([]);
+  };
+  useKeys(asks, (event) => {
+    const seat = claimKeys.indexOf(event.key.toLowerCase());
+    if (need?.kind === 'claim' && seat >= 0) claim(seat, event.timeStamp);
+    else if (/^[0-9]$/.test(event.key)) digit(event.key, event.timeStamp);
+    else if (event.key === 'Enter') enter();
+    else if (event.key === 'Backspace') setTyped(deleteDigit(typed));
+    else return;
+    event.preventDefault();
+  });
+  if (!own || !view) return null;
+  if (own.frozen)
+    return (
+      <p className="game-freeze" role="alert">
+        Freeze. Now: {operationNames[own.frozen as Operation].toLowerCase()}.
+      </p>
+    );
+  const fact = need?.kind === 'say' || need?.kind === 'claim' ? need.asked.fact : null;
+  return (
+    <GameField
+      view={view}
+      promptId={promptId}
+      typed={typed}
+      onDigit={digit}
+      onDelete={() => setTyped(deleteDigit(typed))}
+      onEnter={enter}
+      onMove={(move) => {
+        const trouble = moveTrouble(view.need, move);
+        if (trouble === null) tell('move', { promptId, move });
+        return trouble;
+      }}
+      onClaim={claim}
+      shelf={show.aid && fact !== null ? <AidFor aid={show.aid as Aid} fact={fact} /> : null}
+    />
+  );
+}

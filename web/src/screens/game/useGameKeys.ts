@@ -1,0 +1,64 @@
+import type { Judgement, Mark, PauseReason } from '@veldrift/core';
+import { useKeys } from '../../live/usePaintClock.ts';
+import { readKey } from '../table/keys.ts';
+import { claimKeys } from './claimKeys.ts';
+
+interface GameKeys {
+  readonly on: boolean;
+  /** Seats race: their keys count. */
+  readonly racing: boolean;
+  readonly playing: boolean;
+  readonly onClaim: (seat: number, at: number) => void;
+  readonly onBest: () => void;
+  readonly onJudge: (judgement: Judgement, at: number) => void;
+  readonly onMark: (mark: Mark) => void;
+  readonly onBack: () => void;
+  readonly onPause: (reason: PauseReason) => void;
+  readonly onCalm: () => void;
+  readonly onHelp: () => void;
+  readonly onDigit: (digit: string, at: number) => void;
+  readonly onEnter: () => void;
+  readonly onSpace: (at: number) => void;
+  readonly onAid: () => void;
+}
+
+/** The keys of the live table, as a game hears them. */
+export function useGameKeys(keys: GameKeys): void {
+  useKeys(keys.on, (event) => {
+    const at = event.timeStamp;
+    const seat = claimKeys.indexOf(event.key.toLowerCase());
+    if (keys.racing && seat >= 0) {
+      event.preventDefault();
+      return keys.onClaim(seat, at);
+    }
+    if (event.key === 'b' || event.key === 'B') return keys.onBest();
+    const key = readKey(event.key);
+    if (!key) return;
+    event.preventDefault();
+    switch (key.kind) {
+      case 'judge':
+        return keys.onJudge(key.judgement, at);
+      case 'mark':
+        return keys.onMark(key.mark);
+      case 'undo':
+        return keys.onBack();
+      case 'pause':
+      case 'interrupted':
+        return keys.playing ? keys.onPause(key.kind) : undefined;
+      case 'calm':
+        return keys.playing ? keys.onCalm() : undefined;
+      case 'help':
+        return keys.onHelp();
+      case 'digit':
+        return keys.onDigit(key.digit, at);
+      case 'enter':
+        return keys.onEnter();
+      case 'space':
+        return keys.onSpace(at);
+      case 'aid':
+        return keys.onAid();
+      case 'clock':
+        return undefined;
+    }
+  });
+}

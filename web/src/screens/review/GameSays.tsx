@@ -1,0 +1,223 @@
+import Button from '@mui/material/Button';
+import { useMutation } from '@tanstack/react-query';
+import { countText, type GamePlan, type Verdict } from '@veldrift/core';
+import { findGame, GameError, playMove, resumePlan, type AnyGame } from '@veldrift/core/games';
+import type { GameReview, KeptDecision, ReviewPage, StepInput } from '@veldrift/wire';
+import { useSnackbar } from 'notistack';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { api, ApiError } from '../../app/api.ts';
+import { dropDraft } from '../../app/draft.ts';
+import { refetchRecords } from '../../app/queries.ts';
+import { Explained } from '../../parts/AnswersBehind.tsx';
+import { Otherwise } from '../../parts/Otherwise.tsx';
+import { Reasons } from '../../parts/Reasons.tsx';
+import { nameSeats } from '../game/gameView.ts';
+import type { LocalReview } from './localReview.ts';
+
+/** What a game comes to: how it ended and move by move, the others at the table, and what the step rules say. */
+export function GameSays({ page }: { readonly page: ReviewPage | LocalReview }) {
+  const { game: kept, play, pupil } = page;
+  const plan = play.deal?.game?.plan as GamePlan | undefined;
+  const game = plan && findGame(plan.game);
+  return (
+    <section className="decision" aria-labelledby="game-title">
+      <h2 id="game-title">{game?.name ?? play.title}</h2>
+      {kept && plan && <HowItWent kept={kept} plan={plan} seats={play.deal?.game?.pupilIds ?? []} />}
+      {kept && kept.table.length > 1 && (
+        <p>
+          At the table too:{' '}
+          {kept.table
+            .filter((one) => one.playId !== play.id)
+            .map((one, at) => (
+              <span key={one.playId}>
+                {at > 0 && ', '}
+                <Link to={`/review/${one.playId}`}>{one.name}</Link>
+              </span>
+            ))}
+          . Each has a review of their own.
+        </p>
+      )}
+      {kept === null ? (
+        <p className="state-box">
+          What was played is kept on this device. What it says of the step is worked out when it has reached
+          the server.
+        </p>
+      ) : game && kept.stepping ? (
+        <Stepping page={page} game={game} stepping={kept.stepping} ended={kept.stepDecision} />
+      ) : (
+        <p className="quiet">
+          No step hangs on this play: it went by rules of the house, or the cards are not known.
+        </p>
+      )}
+      {game && (
+        <p>
+          <Link to={`/shelf/${game.id}?pupil=${pupil.id}`}>Play it again</Link>
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** How it ended, by replaying its moves; and every move as it was told at the table. */
+function HowItWent({
+  kept,
+  plan,
+  seats,
+}: {
+  readonly kept: GameReview;
+  readonly plan: GamePlan;
+  readonly seats: readonly (string | null)[];
+}) {
+  const names = seats.map((_, at) => kept.table.find((one) => one.seat === at)?.name ?? 'the grown-up');
+  const told = tellMoves(
+    plan,
+    kept.moves.map((one) => one.move),
+    names,
+  );
+  if ('trouble' in told) return <p className="quiet">{told.trouble}</p>;
+  return (
+    <p>
+      {told.over ?? 'Ended before its end.'}{' '}
+      {told.scores.length > 1
+        ? told.scores.map((score, at) => `${names[at]} ${score}`).join(', ')
+        : `Together ${told.scores[0]}`}
+      .{' '}
+      <Explained
+        title="Move by move"
+        how={
+          <ol className="game-told">
+            {told.says.map((line, at) => (
+              <li key={at}>{line}</li>
+            ))}
+          </ol>
+        }
+      >
+        {countText(kept.moves.length, 'move')}
+      </Explained>
+    </p>
+  );
+}
+
+function tellMoves(plan: GamePlan, moves: Parameters<typeof resumePlan>[1], names: readonly string[]) {
+  try {
+    const { game, play, state, trouble } = resumePlan(plan, moves);
+    if (trouble !== null) return { trouble };
+    let at = game.setUp(play);
+    const says = moves.map((move) => {
+      at = playMove(game, play, at, move);
+      return nameSeats(at.over ?? at.says, names);
+    });
+    const over = state.over === null ? null : nameSeats(state.over, names);
+    return { says, over, scores: game.scores(play, state) };
+  } catch (error) {
+    if (error instanceof GameError) return { trouble: error.message };
+    throw error;
+  }
+}
+
+const headlines: Readonly<Partial<Record<Verdict, string>>> = {
+  advance: 'The next step may be offered',
+  stay: 'Stay at this step',
+  stepBack: 'A step back, or an aid',
+  notEnough: 'Not enough to say of the step',
+};
+
+function Stepping({
+  page,
+  game,
+  stepping,
+  ended,
+}: {
+  readonly page: ReviewPage | LocalReview;
+  readonly game: AnyGame;
+  readonly stepping: NonNullable<GameReview['stepping']>;
+  readonly ended: KeptDecision | null;
+}) {
+  const { play, pupil } = page;
+  const { decision, step, acceptedStep } = stepping;
+  const [otherwise, setOtherwise] = useState(false);
+  const { enqueueSnackbar } = useSnackbar();
+  const draftName = `step.${pupil.id}.${game.id}`;
+  const nameOf = (at: number) => game.steps[at]?.name ?? `step ${at + 1}`;
+  const send = useMutation({
+    mutationFn: (input: Pick<StepInput, 'outcome' | 'toStep' | 'reason'>) =>
+      api.sayStep(pupil.id, { ...input, id: uuid(), playId: play.id }),
+    onSuccess: async (kept) => {
+      dropDraft(draftName);
+      setOtherwise(false);
+      enqueueSnackbar(`On record: ${game.name}, ${nameOf(kept.game?.toStep ?? step)}.`);
+      await refetchRecords();
+    },
+    onError: async (error) => {
+      if (error instanceof ApiError && error.status === 409) await refetchRecords();
+    },
+  });
+  const trouble = send.error
+    ? send.error instanceof ApiError
+      ? send.error.problem.message
+      : 'It could not be put on record; try again.'
+    : undefined;
+  const source = { key: ['stepAnswers', play.id], fetch: () => api.answersOfStep(play.id) };
+  return (
+    <>
+      <h3>{headlines[decision.verdict] ?? decision.verdict}</h3>
+      <p className="quiet">
+        Now at step {step + 1} of {game.steps.length}, &ldquo;{nameOf(step)}&rdquo;.
+      </p>
+      <Reasons reasons={decision.reasons} school={pupil.school} answers={source} />
+      {decision.missing.length > 0 && (
+        <>
+          <h3>Missing</h3>
+          <Reasons reasons={decision.missing} school={pupil.school} answers={source} />
+        </>
+      )}
+      {decision.wouldSettle !== '' && <p>{decision.wouldSettle}</p>}
+      {ended?.game ? (
+        <p>
+          {ended.by} {ended.outcome === 'accepted' ? 'accepted' : 'decided otherwise'}:{' '}
+          <strong>{nameOf(ended.game.toStep)}</strong>.
+          {ended.otherReason && ` \u201c${ended.otherReason}\u201d`}
+        </p>
+      ) : (
+        <>
+          <div className="actions">
+            {acceptedStep !== step && (
+              <Button
+                variant="contained"
+                disabled={send.isPending}
+                onClick={() => send.mutate({ outcome: 'accepted', toStep: acceptedStep, reason: '' })}
+              >
+                Accept: {nameOf(acceptedStep)}
+              </Button>
+            )}
+            <Button variant="outlined" onClick={() => setOtherwise(true)}>
+              Decide otherwise
+            </Button>
+          </div>
+          {trouble && !otherwise && (
+            <p role="alert" className="clay">
+              {trouble}
+            </p>
+          )}
+        </>
+      )}
+      {otherwise && (
+        <Otherwise
+          draftName={draftName}
+          label={`${pupil.name} plays ${game.name} at`}
+          first={String(acceptedStep)}
+          options={game.steps.map((one, at) => ({
+            value: String(at),
+            says: `${at + 1}. ${one.name}${at === step ? ' (now)' : ''}`,
+          }))}
+          trouble={trouble}
+          pending={send.isPending}
+          onDecide={(to, reason) => send.mutate({ outcome: 'otherwise', toStep: Number(to), reason })}
+          onClose={() => setOtherwise(false)}
+        />
+      )}
+    </>
+  );
+}
