@@ -7,6 +7,8 @@ export { nextSignal, type FirstVoiceRules, type FirstVoiceState } from './games/
 export * from './games/game.ts';
 export * from './games/gamePlan.ts';
 export { tookSeat } from './games/looseGame.ts';
+export * from './games/modelPlayer.ts';
 export * from './games/playGame.ts';
+export * from './games/roles.ts';
 export { lookMs, sweepMs } from './games/hundredSweep.ts';
 export * from './games/setting.ts';

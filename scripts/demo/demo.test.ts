@@ -50,7 +50,13 @@ describe.each(demoPupils.map((pupil, nth) => ({ name: pupil.name, pupil, nth }))
     });
     it('is the same for the same seed, ids apart', () => {
       const bare = (events: readonly TableEvent[]) =>
-        events.map((one) => ({ ...one, id: '', visitId: '', playId: '' }));
+        events.map((one) => ({
+          ...one,
+          ...('deal' in one && one.deal?.game ? { deal: one.deal.game.plan } : {}),
+          id: '',
+          visitId: '',
+          playId: '',
+        }));
       expect(bare(live(nth).events)).toEqual(bare(history.events));
       if (!pupil.untried) expect(bare(live(nth, 8).events)).not.toEqual(bare(history.events));
     });

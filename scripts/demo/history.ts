@@ -30,6 +30,7 @@ import { gradeOf, type KeptDecision, type TableEvent } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { calibrate } from './calibrate.ts';
 import { drillOn } from './drillOn.ts';
+import { gameOn, moveEvents } from './gameOn.ts';
 import { livePlay, type PlayAsk } from './plays.ts';
 import type { DemoPupil } from './pupils.ts';
 
@@ -177,6 +178,12 @@ export function liveThrough(
   const drill = (visitId: string, beginsAt: number) =>
     play(visitId, beginsAt, drillOn(set, sets, judged, random.int(0, 2_000_000_000)));
 
+  const game = (visitId: string, beginsAt: number) => {
+    const asked = gameOn(set, pupilId, random.int(0, 2_000_000_000));
+    const { playId, usedMs } = play(visitId, beginsAt, asked);
+    events.push(...moveEvents({ pupilId, visitId, playId }, asked.moves, beginsAt, usedMs));
+  };
+
   const lookBack = (visitId: string, beginsAt: number) => {
     const today = dayNumber(dayOf(new Date(beginsAt).toISOString(), timeZone));
     const due = passed.find((one) => retentionDue(one, today, defaultPolicy) !== null);
@@ -264,7 +271,8 @@ export function liveThrough(
         lengthMs: defaultPolicy.minuteMs,
         next: (given) => form[given.length],
       });
-    } else {
+    } else if (pupil.plays && nth >= visitStarts.length - 4) game(visitId, second);
+    else {
       // Practice goes over what came before.
       const back = earlier.length > 0 ? (earlier[wentBack++ % earlier.length] as FactSet) : set;
       minute(visitId, second, back, 'practice');

@@ -31,7 +31,9 @@ export interface PlayAsk {
   /** A minute of so long; left out: it goes on until nothing is dealt any more. */
   readonly lengthMs?: number;
   readonly title?: string;
+  /** How it was dealt; that of a game names its own play. */
   readonly deal?: Deal;
+  readonly dealAt?: (playId: string) => Deal;
   /** What is dealt after some answers. */
   readonly next: (
     given: readonly { readonly fact: FactKey; readonly class: AnswerClass }[],
@@ -52,6 +54,7 @@ const longestMs = 600_000;
 export function livePlay(asked: PlayAsk) {
   const { pupil, random, beginsAt, seed } = asked;
   const playId = uuid({ msecs: beginsAt });
+  const deal = asked.dealAt?.(playId) ?? asked.deal;
   const lengthMs = asked.lengthMs ?? longestMs;
   const head = { v: 1, seat: 0, pupilId: asked.pupilId, visitId: asked.visitId, playId } as const;
   const measuring = measuringOf(
@@ -79,7 +82,7 @@ export function livePlay(asked: PlayAsk) {
       limitMs: measuring.limitMs,
       device: 'demo',
       ...(asked.title === undefined ? {} : { title: asked.title }),
-      ...(asked.deal === undefined ? {} : { deal: asked.deal }),
+      ...(deal === undefined ? {} : { deal }),
     } as TableEvent,
   ];
   const answers: Answer[] = [];
@@ -141,6 +144,7 @@ export function livePlay(asked: PlayAsk) {
   const right = answers.filter((one) => one.judgement === 'right').length;
   return {
     playId,
+    usedMs,
     events,
     given: answers,
     judged: answers.map((one): JudgedAnswer => {

@@ -29,6 +29,8 @@ export interface DemoPupil {
   readonly untried?: boolean;
   /** Looked for among seeds: the school says now to move on; or a move lies behind and another does not wait. */
   readonly wants?: 'advance' | 'moved';
+  /** Their latest visits ended with a game. */
+  readonly plays?: boolean;
   /** Visits take place today. */
   readonly today: boolean;
   /** Minutes after midnight. */
@@ -46,6 +48,7 @@ const at = (hour: number, minute: number) => hour * 60 + minute;
 export const demoPupils: readonly DemoPupil[] = [
   {
     name: 'Bram',
+    plays: true,
     placed: true,
     grade: 3,
     gradeSystem: 'year',
@@ -156,6 +159,7 @@ export const demoPupils: readonly DemoPupil[] = [
   },
   {
     name: 'Kwame',
+    plays: true,
     grade: 2,
     gradeSystem: 'grade',
     startSetId: 'strategy/add/bonds-to-ten',
@@ -171,6 +175,7 @@ export const demoPupils: readonly DemoPupil[] = [
   },
   {
     name: 'Rafi',
+    plays: true,
     grade: 2,
     gradeSystem: 'grade',
     startSetId: 'strategy/sub/two',
@@ -232,6 +237,7 @@ export const demoPupils: readonly DemoPupil[] = [
   },
   {
     name: 'Tove',
+    plays: true,
     grade: 3,
     gradeSystem: 'grade',
     startSetId: 'strategy/sub/from-ten',

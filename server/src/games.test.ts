@@ -36,6 +36,7 @@ const planOf = (over: Partial<GamePlan> = {}): GamePlan => ({
   adults: [1],
   erring: false,
   levelled: false,
+  roles: [],
   ...over,
 });
 

@@ -46,6 +46,15 @@ export const gamePlanSchema = object({
   adults: array(wholeField(0, 3).required()).strict().max(4, 'adults holds too many seats.').required(),
   erring: boolean().strict().required(),
   levelled: boolean().strict().required(),
+  roles: array(
+    string<GamePlan['roles'][number]>()
+      .strict()
+      .oneOf(['dealer', 'timer', 'scorekeeper', 'coach'], 'roles should be roles.')
+      .required(),
+  )
+    .strict()
+    .max(4, 'There are four roles.')
+    .required(),
 }).exact();
 
 /** A game as it lies on a table: shared by the plays of its pupils. */

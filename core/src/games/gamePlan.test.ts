@@ -31,6 +31,7 @@ const planOf = (game: AnyGame, over: Partial<GamePlan> = {}): GamePlan => ({
   adults: [],
   erring: false,
   levelled: false,
+  roles: [],
   ...over,
 });
 const gameOf = (id: string) => findGame(id) as AnyGame;

@@ -6,6 +6,7 @@ import { gamesVersion, type GameMode } from './gameMode.ts';
 import { looseGame } from './looseGame.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
 import { playMove } from './playGame.ts';
+import type { Role } from './roles.ts';
 import { settingTrouble } from './setting.ts';
 
 /** A game as it was begun: with its moves, all there is to it. Plain data. */
@@ -29,6 +30,8 @@ export interface GamePlan {
   readonly erring: boolean;
   /** The slower seat's claims count as if made earlier. */
   readonly levelled: boolean;
+  /** Roles besides playing, which rotate over the seats. */
+  readonly roles: readonly Role[];
 }
 
 export interface OpenGame {

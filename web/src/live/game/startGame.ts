@@ -86,6 +86,7 @@ export function dealOf(
         rules: plan.rules as object,
         packs: plan.packs as unknown as NonNullable<GameDealPlan['packs']> | null,
         adults: [...plan.adults],
+        roles: [...plan.roles],
       },
     },
   };

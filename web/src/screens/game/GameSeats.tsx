@@ -4,7 +4,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { secondsText } from '@veldrift/core';
-import type { Need } from '@veldrift/core/games';
+import { roleNames, type Need, type rolesNow } from '@veldrift/core/games';
 import { useState } from 'react';
 import type { GameSeat } from '../../app/deviceDb.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
@@ -14,6 +14,8 @@ interface Props {
   readonly seats: readonly GameSeat[];
   readonly need: Need;
   readonly out: readonly number[];
+  /** Who has which role this round. */
+  readonly duties: ReturnType<typeof rolesNow>;
   readonly headStartMs: readonly number[];
   /** What a grown-up is to say wrongly now; null: nothing. */
   readonly err: string | null;
@@ -41,6 +43,14 @@ export function GameSeats(props: Props) {
             <span>
               {seat.name}
               {out.includes(at) && <span className="quiet"> has left</span>}
+              {props.duties
+                .filter((one) => one.seat === at)
+                .map(({ role }) => (
+                  <span key={role} className="quiet">
+                    {' '}
+                    · {roleNames[role].toLowerCase()}
+                  </span>
+                ))}
               {racing && (headStartMs[at] ?? 0) > 0 && (
                 <span className="quiet"> {secondsText(headStartMs[at] ?? 0)} ahead</span>
               )}

@@ -20,6 +20,8 @@ interface StripProps {
   readonly onShelf: (() => void) | null;
   readonly screen: ChildScreen;
   readonly onScreens: (open: boolean) => void;
+  /** A clock for the turn, in games that have one: begun by the tutor. */
+  readonly clock: { readonly shown: boolean; readonly says: string; readonly toggle: () => void } | null;
   /** Where a child gives the signal. */
   readonly signal: { readonly mayGive: boolean; readonly give: () => void } | null;
   /** The judge keys, while something is said. */
@@ -63,6 +65,11 @@ export function GameStrip(props: StripProps) {
             onFlat={(value) => changeSettings({ arrangement: value ? 'flat' : 'side' })}
             onOpen={props.onScreens}
           />
+          {props.clock && (
+            <LiveKey className="live-key" pressed={props.clock.shown} onPress={props.clock.toggle}>
+              {props.clock.says} <kbd aria-hidden>K</kbd>
+            </LiveKey>
+          )}
           {props.signal && (
             <LiveKey className="live-key" disabled={!props.signal.mayGive} onPress={props.signal.give}>
               Signal

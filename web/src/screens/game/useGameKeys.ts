@@ -20,6 +20,7 @@ interface GameKeys {
   readonly onEnter: () => void;
   readonly onSpace: (at: number) => void;
   readonly onAid: () => void;
+  readonly onClock: () => void;
 }
 
 /** The keys of the live table, as a game hears them. */
@@ -58,7 +59,7 @@ export function useGameKeys(keys: GameKeys): void {
       case 'aid':
         return keys.onAid();
       case 'clock':
-        return undefined;
+        return keys.onClock();
     }
   });
 }

@@ -2,6 +2,8 @@ import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import TextField from '@mui/material/TextField';
 import {
   gameModeNames,
@@ -11,7 +13,7 @@ import {
   type GameMode,
   type GamePlan,
 } from '@veldrift/core';
-import { openPlan, seatsText, type AnyGame } from '@veldrift/core/games';
+import { openPlan, roleNames, roles, seatsText, type AnyGame, type Role } from '@veldrift/core/games';
 import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -56,6 +58,7 @@ export function StartGame({
   const [types, setTypes] = useState(false);
   const [erring, setErring] = useState(false);
   const [levelled, setLevelled] = useState(false);
+  const [duties, setDuties] = useState<readonly Role[]>([]);
   const [trouble, setTrouble] = useState('');
   const [seed] = useState(newSeed);
   const taken = seats.slice(0, game.seats.most).filter((one) => one !== nobody);
@@ -85,6 +88,7 @@ export function StartGame({
     adults: taken.flatMap((one, at) => (one === adult ? [at] : [])),
     erring: erring && taken.includes(adult),
     levelled: levelled && race,
+    roles: taken.length > 1 ? duties : [],
   };
   const start = async () => {
     if (own.length === 0) return setTrouble('Somebody should play: choose a pupil.');
@@ -216,6 +220,23 @@ export function StartGame({
       {plan.mode === 'screen' && flip('The children type what they say', types, setTypes)}
       {taken.includes(adult) && flip('I err on purpose now and then', erring, setErring)}
       {race && flip('Levelled: the slower one has a head start', levelled, setLevelled)}
+      {taken.length > 1 && (
+        <fieldset>
+          <legend>Roles that rotate</legend>
+          <ToggleButtonGroup
+            size="small"
+            value={[...duties]}
+            aria-label="Roles that rotate"
+            onChange={(_, value: Role[]) => setDuties(roles.filter((one) => value.includes(one)))}
+          >
+            {roles.map((one) => (
+              <ToggleButton key={one} value={one}>
+                {roleNames[one]}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+        </fieldset>
+      )}
       <p role="alert" className="clay">
         {trouble}
       </p>

@@ -1,0 +1,292 @@
+import { operationNames, type Judgement } from '@veldrift/core';
+import { rolesNow, roundsPlayed, seatsIn, type FirstVoiceRules } from '@veldrift/core/games';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { GameRow } from '../../app/deviceDb.ts';
+import { useSession } from '../../app/session.tsx';
+import { findSet } from '../../app/book.ts';
+import { useSettings } from '../../app/settings.ts';
+import { AidShelf } from '../../parts/aids/AidShelf.tsx';
+import { useAid } from '../../parts/aids/useAid.ts';
+import { useElsewhere } from '../table/useTwoScreens.ts';
+import { useGame } from '../../live/game/useGame.ts';
+import { LiveKey } from '../../live/LiveKey.tsx';
+import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
+import { KeyHelp } from '../table/KeyHelp.tsx';
+import { Margin } from '../table/Margin.tsx';
+import { BestLine } from './BestLine.tsx';
+import { GameField } from './GameField.tsx';
+import { GameNotice } from './GameNotice.tsx';
+import { GameStrip } from './GameStrip.tsx';
+import { GameTopKeys } from './GameTopKeys.tsx';
+import { GameSeats } from './GameSeats.tsx';
+import { LooseMiss } from './LooseMiss.tsx';
+import { missedAt } from '../../live/game/seatAnswer.ts';
+import { nameSeats, viewOf } from './gameView.ts';
+import { useGameKeys } from './useGameKeys.ts';
+import { useGameScreen } from './useGameScreen.ts';
+import { useSignal } from './useSignal.ts';
+import { useSweepClock } from './useSweepClock.ts';
+import '../table/live.css';
+import './game.css';
+
+/** The child's field with what lies there, the tutor's margin and strip; one tap or key a turn. */
+export function RunningGame({ row }: { readonly row: GameRow }) {
+  const { me, outbox } = useSession();
+  const navigate = useNavigate();
+  const { hand, arrangement } = useSettings();
+  const [elsewhere, setElsewhere] = useElsewhere();
+  const game = useGame(row, me, outbox, { way: row.way, elsewhere });
+  const { need, table, state } = game;
+  const flat = arrangement === 'flat';
+  const [typed, setTyped] = useState<TypedAnswer>([]);
+  const [trouble, setTrouble] = useState('');
+  const [helper, setHelper] = useState<number | null>(null);
+  const [erring, setErring] = useState<'caught' | 'missed' | null>(null);
+  const [help, setHelp] = useState(false);
+  const [best, setBest] = useState(false);
+  const [leaving, setLeaving] = useState(false);
+  const [screens, setScreens] = useState(false);
+  const names = row.seats.map((one) => one.name);
+  const playing = table.status === 'playing';
+  const over = need.kind === 'over';
+  const saying = need.kind === 'say' ? need : null;
+  const signal = useSignal(game, playing);
+  const clock = useSweepClock(game, playing && !table.calm);
+  const rules = game.play.rules as Readonly<Record<string, unknown>>;
+  const keypad = row.way === 'keypad';
+  const view = viewOf(game, row.plan, state, { names, keypad, claimed: game.claiming.claimed });
+  const shelf = useAid(game.promptId, game.layAid);
+  const fact = need.kind === 'say' || need.kind === 'claim' ? need.asked.fact : null;
+  const after = (said: string | null) => {
+    setTrouble(said ?? '');
+    if (said !== null) return;
+    setTyped([]);
+    setHelper(null);
+    setErring(null);
+    setBest(false);
+  };
+  const judge = (judgement: Judgement, at: number, own: TypedAnswer = []) => {
+    if (!playing || !saying) return;
+    // An answer that was said wrongly on purpose is said right before anything else.
+    after(
+      game.judge(erring ? 'right' : judgement, at, {
+        typed: own,
+        helpedBy: helper ?? undefined,
+        ...(erring ? { erred: erring } : {}),
+      }),
+    );
+  };
+  const enter = () => {
+    if (typed.length === 0 || !saying) return;
+    const right = typedText(typed) === saying.asked.answer;
+    judge(right ? 'right' : 'wrong', typedTimes(typed)?.firstAt ?? 0, typed);
+  };
+  const digit = (key: string, at: number) => {
+    if (saying && keypad) {
+      if (game.isShownAt(at)) setTyped(typeDigit(typed, key, at));
+    } else if (need.kind === 'claim') {
+      const seat = Number(key) - 1;
+      if (key === '0') game.claiming.nobody();
+      else game.claiming.claim(seat, at, 'tutor');
+    }
+  };
+  const move: typeof game.make = (one, at) => {
+    const said = game.make(one, at);
+    after(said);
+    return said;
+  };
+  const back = () => {
+    if (typed.length > 0) setTyped(deleteDigit(typed));
+    else {
+      setErring(null);
+      setTrouble('');
+      game.undo();
+    }
+  };
+  const screen = useGameScreen({
+    row,
+    game,
+    aid: shelf.aid,
+    frozen: signal.frozen,
+    onMove: move,
+    onAnswered: after,
+    setElsewhere,
+  });
+  const finish = () => {
+    game.finish();
+    void navigate(`/review/${row.playId}`, { replace: true });
+  };
+  const goOn = (at: number) => {
+    if (table.status === 'ready') game.start();
+    else if (table.status === 'paused') game.resume();
+    else if (over) finish();
+    else if (erring) judge('right', at);
+    else if (need.kind === 'go') move({ kind: 'go' }, at);
+    else if (need.kind === 'roll' && row.plan.mode !== 'called') move({ kind: 'roll' }, at);
+  };
+  useGameKeys({
+    on: !help && !leaving && !screens,
+    racing: playing && need.kind === 'claim',
+    playing,
+    onClaim: (seat, at) => game.claiming.claim(seat, at, 'child'),
+    onBest: () => setBest(!best),
+    onJudge: judge,
+    onMark: game.toggleMark,
+    onBack: back,
+    onPause: game.pause,
+    onCalm: game.calm,
+    onHelp: () => setHelp(true),
+    onDigit: digit,
+    onEnter: enter,
+    onSpace: goOn,
+    onClock: clock.toggle,
+    onAid: playing && fact !== null ? shelf.toggle : () => undefined,
+  });
+
+  const judgeKey = (judgement: Judgement, label: string, arrow: string, strong = false) => (
+    <LiveKey
+      className={`judge${strong ? ' right' : ''}`}
+      disabled={!playing || !saying || erring !== null}
+      onPress={(at) => judge(judgement, at)}
+    >
+      {label}
+      <kbd aria-hidden>{arrow}</kbd>
+    </LiveKey>
+  );
+  return (
+    <div className={`live game ${hand} ${flat ? 'flat' : ''}`}>
+      <main className={`field ${elsewhere ? 'small' : ''}`} data-status={table.status} data-calm={table.calm}>
+        <h1 className="sr-only">
+          {names.join(', ')}: {row.title}
+        </h1>
+        {clock.shown && (
+          <p className="child-clock numeral" role="timer">
+            {clock.leftS}
+          </p>
+        )}
+        {signal.frozen ? (
+          <p className="game-freeze" role="alert">
+            Freeze. Now: {operationNames[signal.frozen].toLowerCase()}.
+          </p>
+        ) : playing && !over && erring && saying ? (
+          <div className="told missed">
+            <p className="told-fact numeral">{saying.asked.whole}</p>
+            <p className="told-say">Said right, together.</p>
+            <LiveKey className="live-key told-turn" onPress={(at) => judge('right', at)}>
+              Said <kbd aria-hidden>Space</kbd>
+            </LiveKey>
+          </div>
+        ) : playing && !over ? (
+          <GameField
+            view={view}
+            promptId={game.promptId}
+            typed={typed}
+            onDigit={digit}
+            onDelete={() => setTyped(deleteDigit(typed))}
+            onEnter={enter}
+            onMove={move}
+            onClaim={(seat, at) => game.claiming.claim(seat, at, 'child')}
+            shelf={
+              row.plan.mode === 'loose' ? (
+                <LooseMiss
+                  names={names}
+                  pupils={row.seats.flatMap(({ pupil }, at) => (pupil ? [at] : []))}
+                  operations={game.game.operations(game.play.rules)}
+                  noted={game.noted}
+                  onNote={(seat, of, given) => game.note(missedAt(row, seat, of, given))}
+                />
+              ) : shelf.open && fact !== null ? (
+                <AidShelf
+                  fact={fact}
+                  aid={shelf.aid}
+                  onAid={shelf.lay}
+                  ofSet={findSet(row.setId)?.aids ?? []}
+                />
+              ) : null
+            }
+          />
+        ) : (
+          <GameNotice
+            status={over && playing ? 'over' : table.status}
+            title={row.title}
+            names={names}
+            says={nameSeats(over ? need.says : state.says, names)}
+            scores={game.game.scores(game.play, state)}
+            trouble={game.trouble}
+            onGo={() => goOn(performance.now())}
+          />
+        )}
+      </main>
+      <Margin
+        answers={game.answers.map((one) => one.answer)}
+        onMark={game.toggleMark}
+        leftMs={null}
+        top={
+          <GameTopKeys
+            playing={playing}
+            calm={table.calm}
+            ready={table.status === 'ready'}
+            onPause={() => game.pause('pause')}
+            onCalm={game.calm}
+            onHelp={() => setHelp(true)}
+            onEnd={() => (table.status === 'ready' ? void navigate(-1) : finish())}
+          />
+        }
+        middle={
+          <GameSeats
+            seats={row.seats}
+            need={need}
+            out={state.out}
+            duties={rolesNow(
+              row.plan.roles ?? [],
+              seatsIn(game.play, state),
+              roundsPlayed(
+                game.moves.map((one) => one.move),
+                row.plan.seats,
+              ),
+            )}
+            headStartMs={game.claiming.headStartMs}
+            err={erring ? null : game.err}
+            helper={helper}
+            onHelper={setHelper}
+            onErred={setErring}
+            onClaim={(seat, at) => game.claiming.claim(seat, at, 'tutor')}
+            onNobody={game.claiming.nobody}
+            onLeave={(seat) => move({ kind: 'leave', seat }, performance.now())}
+            leaving={leaving}
+            onLeaving={setLeaving}
+          />
+        }
+        worked={saying ? <div className="worked">{judgeKey('workedOut', 'Worked out', '↓')}</div> : null}
+      />
+      <GameStrip
+        title={row.title}
+        names={names}
+        says={trouble || nameSeats(need.says, names)}
+        playing={playing}
+        mayUndo={game.moves.length > 0}
+        onUndo={back}
+        onInterrupted={() => game.pause('interrupted')}
+        best={best}
+        onBest={() => setBest(!best)}
+        shelf={shelf.open}
+        onShelf={playing && fact !== null ? shelf.toggle : null}
+        screen={screen}
+        onScreens={setScreens}
+        clock={clock.fits ? clock : null}
+        signal={(rules as Partial<FirstVoiceRules>).signal === 'child' ? signal : null}
+      >
+        {saying && (
+          <>
+            {judgeKey('gaveUp', 'Gave up', '↑')}
+            {!keypad && judgeKey('wrong', 'Not right', '←')}
+            {!keypad && judgeKey('right', 'Right', '→', true)}
+          </>
+        )}
+      </GameStrip>
+      {best && <BestLine game={game} names={names} onClose={() => setBest(false)} />}
+      {help && <KeyHelp onClose={() => setHelp(false)} />}
+    </div>
+  );
+}
