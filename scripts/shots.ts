@@ -84,6 +84,13 @@ async function recordViews(page: Page, base: string): Promise<void> {
   await page.getByLabel('A line that someone claims').fill('2 + 6 = 8 x 3 = 24');
   await page.getByRole('button', { name: '16, can be made' }).click();
   await shot(page, 'checker');
+  await page.goto(`${base}/shelf?pupil=${idOf('Bram')}`);
+  await page.getByRole('link', { name: 'Outweigh' }).waitFor();
+  await shot(page, 'shelf');
+  await page.goto(`${base}/shelf/outweigh?pupil=${idOf('Bram')}`);
+  await page.getByText(/in a play/).waitFor();
+  await page.getByRole('progressbar').waitFor({ state: 'detached' });
+  await shot(page, 'game');
   await page.goto(`${base}/settings`);
   await page.getByRole('heading', { name: 'Settings' }).waitFor();
   await shot(page, 'settings');
@@ -98,7 +105,7 @@ async function recordViews(page: Page, base: string): Promise<void> {
 async function tableViews(page: Page, base: string): Promise<void> {
   await signIn(page, base);
   const idOf = await pupilIds(page, base);
-  await placementViews(page, base, idOf('Freya L.'));
+  await gameView(page, base, idOf('Bram'));
   await drillViews(page, base, idOf('Rafi'));
   await page.goto(`${base}/table/new/${idOf('Rafi')}?what=drill`);
   await page.getByRole('button', { name: 'To the table' }).waitFor();
@@ -127,38 +134,27 @@ async function tableViews(page: Page, base: string): Promise<void> {
   await page.getByRole('heading', { name: /Facts met/ }).waitFor();
   await page.getByRole('button', { name: /^Accept/ }).waitFor();
   await shot(page, 'review');
+}
+
+/** A game under way: an array laid under what is asked. */
+async function gameView(page: Page, base: string, id: string): Promise<void> {
+  await page.goto(`${base}/shelf/outweigh?pupil=${id}`);
   await page
-    .getByRole('button', { name: /recalled; \d+ are needed/ })
+    .getByRole('button', { name: /^Products/ })
     .first()
     .click();
-  await page.getByRole('dialog').getByRole('table').waitFor();
-  await shot(page, 'answers-behind');
-}
-
-/** A placement of a child who knows what has a small number in it. */
-async function placementViews(page: Page, base: string, id: string): Promise<void> {
-  await page.goto(`${base}/table/new/${id}?what=placement`);
-  await toPrompt(page);
-  for (let nth = 0; nth < 40; nth += 1) {
-    const fact = page.locator('[data-fact]');
-    if ((await fact.count()) === 0) break;
-    const shown = parseFactKey((await fact.getAttribute('data-fact')) as string);
-    const known = Math.min(shown.left, shown.right) <= 2;
-    await page.waitForTimeout(known ? 700 : 1500);
-    const before = await fact.getAttribute('elementtiming');
-    await page.keyboard.type(String(answerOf(shown) + (known ? 0 : 1)), { delay: 30 });
-    await page.keyboard.press('Enter');
-    await page.waitForFunction(
-      (old) => document.querySelector('[data-fact]')?.getAttribute('elementtiming') !== old,
-      before,
-    );
+  await page.getByRole('button', { name: 'To the table' }).click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  for (const key of [' ', 'ArrowRight', 'ArrowRight', ' ']) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(700);
   }
-  await page.getByRole('button', { name: 'Open the review' }).click();
-  await page.getByRole('button', { name: /^Accept/ }).waitFor();
-  await shot(page, 'placement');
+  await page.keyboard.press('a');
+  await page.getByRole('button', { name: 'Array', exact: true }).click();
+  await shot(page, 'table-game');
 }
 
-/** A drill with a miss, the child's own screen, the table lying flat, and the microphone. */
+/** A drill with a miss, the child's own screen, and the table lying flat. */
 async function drillViews(page: Page, base: string, id: string): Promise<void> {
   const next = async (key: string) => {
     await page.waitForTimeout(700);
@@ -186,15 +182,6 @@ async function drillViews(page: Page, base: string, id: string): Promise<void> {
   await child.close();
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'End', exact: true }).click();
-  await page.evaluate(() =>
-    localStorage.setItem(
-      'veldrift.settings',
-      JSON.stringify({ theme: 'light', hand: 'right', microphone: 'standIn' }),
-    ),
-  );
-  await page.goto(`${base}/calibrate/voice`);
-  await page.getByText(/^Heard/).waitFor();
-  await shot(page, 'microphone');
 }
 
 async function shot(page: Page, name: string): Promise<void> {

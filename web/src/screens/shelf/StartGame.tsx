@@ -181,7 +181,7 @@ export function StartGame({
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           sx={{ minWidth: 118 }}
         >
-          <MenuItem value="">the step&rsquo;s</MenuItem>
+          <MenuItem value="">step&rsquo;s</MenuItem>
           {ownPacks.map((one) => (
             <MenuItem key={one} value={String(one)}>
               1 to {one}
