@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import type { PupilInput, ReviewPage } from '@veldrift/wire';
+import type { PupilInput, PupilPage, ReviewPage } from '@veldrift/wire';
 import {
   addPupil,
   deletePupil,
@@ -7,6 +7,7 @@ import {
   house,
   joinedDevice,
   keptReview,
+  pupilOf,
   signIn,
 } from './house.ts';
 
@@ -299,6 +300,10 @@ test('real cards shuffled by hand: one tap a turn, a miss set down by exception 
   await expect(page.getByText(`${pupil.name} takes it.`)).toBeVisible();
   await page.getByRole('button', { name: 'Set down' }).click();
   await expect(page.getByText('Give the two numbers: which fact was it?')).toBeVisible();
+  await page.getByLabel('First card').fill('17');
+  await page.getByLabel('Second card').fill('8');
+  await page.getByRole('button', { name: 'Set down' }).click();
+  await expect(page.getByText('There is no 17 in this pack.')).toBeVisible();
   await page.getByLabel('First card').fill('7');
   await page.getByLabel('Second card').fill('8');
   await page.getByLabel('Said').fill('54');
@@ -430,6 +435,10 @@ test('a child with a keyboard alone plays Fact line to a whole line', async ({ p
     if (nth > 0) await expect(square).toBeFocused();
     await page.keyboard.press('Enter');
     await expect(page.locator('[data-need="say"]')).toBeVisible();
+    // What is asked is read out to a child who does not see it.
+    await expect(page.locator('.game-words [aria-live="polite"]')).toHaveText(
+      new RegExp(`^${pupil.name}: \\d+ × \\d+$`),
+    );
     await press(page, 'ArrowRight');
     if (nth < 2) await expect(page.getByRole('status').filter({ hasText: '=' }).first()).toBeVisible();
     if (nth === 0) {
@@ -443,4 +452,36 @@ test('a child with a keyboard alone plays Fact line to a whole line', async ({ p
   const kept = await review(page, playId);
   expect(kept.answers).toHaveLength(3);
   await deletePupil(page, pupil);
+});
+
+test('the word on a game’s step is on record with its reason, and the next play begins there', async ({
+  page,
+}) => {
+  await signIn(page);
+  const bram = await pupilOf(page, 'Bram');
+  const { plays } = (await (
+    await page.request.get(`${house().base}/api/pupils/${bram.id}`)
+  ).json()) as PupilPage;
+  const last = plays.filter((one) => one.purpose === 'game').at(-1);
+  await page.goto(`${house().base}/review/${last?.id}`);
+  await expect(page.getByText(/Now at step \d of 8/)).toBeVisible();
+  // A sentence opens the answers of both plays it rests on.
+  await page.getByRole('button', { name: /plays of Outweigh at this step on 2 days/ }).click();
+  await expect(page.getByRole('dialog').getByRole('row').nth(20)).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Decide otherwise' }).click();
+  await page.getByLabel('Bram plays Outweigh at').click();
+  await page.getByRole('option', { name: '4. Differences' }).click();
+  await page.getByRole('button', { name: 'Put on record' }).click();
+  await expect(page.getByText('Deciding otherwise needs a reason: one line is enough.')).toBeVisible();
+  await page.getByLabel('Why').fill('Taking away first.');
+  await page.getByRole('button', { name: 'Put on record' }).click();
+  await expect(page.getByText(/decided otherwise: Differences\. “Taking away first\.”/)).toBeVisible();
+  await page.getByRole('link', { name: 'Play it again' }).click();
+  await expect(page.getByRole('button', { name: 'Differences · Bram is here' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await page.goto(`${house().base}/pupils/${bram.id}`);
+  await expect(page.getByText('Outweigh: now “Differences”')).toBeVisible();
 });

@@ -46,6 +46,7 @@ export function gameOn(
     erring: false,
     levelled: false,
     roles: [],
+    minutes: null,
   };
   const open = openPlan(plan);
   const random = createRandom(seed);

@@ -37,6 +37,7 @@ const planOf = (over: Partial<GamePlan> = {}): GamePlan => ({
   erring: false,
   levelled: false,
   roles: [],
+  minutes: null,
   ...over,
 });
 

@@ -55,6 +55,7 @@ export const gamePlanSchema = object({
     .strict()
     .max(4, 'There are four roles.')
     .required(),
+  minutes: wholeField(1, 180).nullable().defined(),
 }).exact();
 
 /** A game as it lies on a table: shared by the plays of its pupils. */

@@ -32,6 +32,7 @@ const planOf = (game: AnyGame, over: Partial<GamePlan> = {}): GamePlan => ({
   erring: false,
   levelled: false,
   roles: [],
+  minutes: null,
   ...over,
 });
 const gameOf = (id: string) => findGame(id) as AnyGame;

@@ -32,6 +32,8 @@ export interface GamePlan {
   readonly levelled: boolean;
   /** Roles besides playing, which rotate over the seats. */
   readonly roles: readonly Role[];
+  /** Minutes after which it is to end, with the turn; null: it ends by its rule. */
+  readonly minutes: number | null;
 }
 
 export interface OpenGame {

@@ -1,5 +1,7 @@
 import type { Operation } from '../facts/operation.ts';
-import { allRolls, type DieSides } from '../materials/dice.ts';
+import { chanceShown } from '../materials/deckOdds.ts';
+import { allRolls, facesOf, type DieSides } from '../materials/dice.ts';
+import { fractionText } from '../numbers/fraction.ts';
 import { createRandom, shuffled } from '../random/random.ts';
 import { askCards } from './askFact.ts';
 import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
@@ -120,7 +122,7 @@ export const twoToHold: Game<HoldRules, HoldState> = {
     if (!best) return null;
     const why = ['a free square', 'sends a lone counter back', 'holds it for good'][value(best)] as string;
     return {
-      says: `${best.says}: ${why}.`,
+      says: `${best.says}: ${why}. ${fractionText(chanceShown(play.rules.dice.map(facesOf), play.rules.operation, totalOf(play, state.roll)))} of all rolls come to it.`,
       worked: [best.says],
       move: { kind: 'choose', seat: state.turn, key: best.key },
     };

@@ -1,5 +1,5 @@
 import type { Operation } from '../facts/operation.ts';
-import { fraction, type Fraction } from '../numbers/fraction.ts';
+import { compareFractions, fraction, type Fraction } from '../numbers/fraction.ts';
 import type { Deck } from './pack.ts';
 
 /** What cards come to under an operation: larger first under − and ÷; ÷ is the exact quotient, a remainder decides (5 : 2 beats 4 : 2). */
@@ -109,4 +109,22 @@ export function turnExposure(deck: Deck, deals: number): Map<number, Fraction> {
       .sort(([a], [b]) => a - b)
       .map(([value, count]) => [value, fraction(count * deals, size)]),
   );
+}
+
+/**
+ * The chance that numbers shown at once, each equally likely and on its own (dice, fingers of a hand), come to a value under an
+ * operation. Two people showing 1 to 10 fingers each make nine in 8 of 100.
+ */
+export function chanceShown(
+  faces: readonly (readonly number[])[],
+  operation: Operation,
+  value: number,
+): Fraction {
+  const shown = faces.reduce<number[][]>(
+    (rolls, own) => rolls.flatMap((roll) => own.map((face) => [...roll, face])),
+    [[]],
+  );
+  const wanted = fraction(value);
+  const fits = shown.filter((roll) => compareFractions(resultOf(roll, operation), wanted) === 0);
+  return fraction(fits.length, shown.length);
 }

@@ -4,6 +4,7 @@ import { operations } from '../facts/operation.ts';
 import { addFractions, fraction, fractionText } from '../numbers/fraction.ts';
 import { createRandom } from '../random/random.ts';
 import {
+  chanceShown,
   compareHands,
   deckSize,
   handsOf,
@@ -158,6 +159,24 @@ describe('chances off a deck', () => {
     expect(ways(() => true)).toBe(630);
     expect(ways(([a, b]) => (a as number) + (b as number) === 10)).toBe(70);
     expect(waysToChoose(36, 2)).toBe(630);
+  });
+  it('of numbers shown at once are those of a count: nine on fingers in 8 of 100, seven on two dice in 6 of 36', () => {
+    const fingers = Array.from({ length: 10 }, (_, at) => at + 1);
+    expect(fractionText(chanceShown([fingers, fingers], 'add', 9))).toBe('2/25');
+    expect(chanceShown([fingers, fingers], 'add', 9)).toEqual(fraction(8, 100));
+    expect(fractionText(chanceShown([facesOf(6), facesOf(6)], 'add', 7))).toBe('1/6');
+    for (const operation of ['add', 'sub', 'mul'] as const) {
+      // By a count of its own, face by face, for every value there is.
+      const counts = new Map<number, number>();
+      for (const a of facesOf(6))
+        for (const b of facesOf(8)) {
+          const value = operation === 'add' ? a + b : operation === 'mul' ? a * b : Math.abs(a - b);
+          counts.set(value, (counts.get(value) ?? 0) + 1);
+        }
+      for (const [value, count] of counts)
+        expect(chanceShown([facesOf(6), facesOf(8)], operation, value)).toEqual(fraction(count, 48));
+    }
+    expect(fractionText(chanceShown([facesOf(6)], 'add', 7))).toBe('0');
   });
   it('of a pair in consecutive deals are those of a count of every order', () => {
     fc.assert(

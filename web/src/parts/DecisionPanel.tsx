@@ -1,17 +1,13 @@
 import Button from '@mui/material/Button';
-import { useMutation } from '@tanstack/react-query';
 import { factListText, type Verdict } from '@veldrift/core';
 import { findSet } from '../app/book.ts';
 import type { DecideInput, Proposal, Pupil } from '@veldrift/wire';
-import { useSnackbar } from 'notistack';
-import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { api, ApiError } from '../app/api.ts';
-import { dropDraft } from '../app/draft.ts';
-import { refetchRecords } from '../app/queries.ts';
+import { api } from '../app/api.ts';
 import { Otherwise } from './Otherwise.tsx';
 import { otherSet, otherwiseDraft } from './otherwiseDraft.ts';
 import { Reasons } from './Reasons.tsx';
+import { useWord } from './useWord.ts';
 import './decision.css';
 
 /** What the school says, with its reasons; the tutor takes it or decides otherwise. */
@@ -28,25 +24,15 @@ export function DecisionPanel({
   readonly brief?: boolean;
 }) {
   const { decision } = proposal;
-  const [otherwise, setOtherwise] = useState(false);
-  const { enqueueSnackbar } = useSnackbar();
   const toSetId = proposal.acceptedSetId;
-  const decide = useMutation({
-    mutationFn: (input: Omit<DecideInput, 'id' | 'playId' | 'evidenceMark'>) =>
+  const { say, pending, trouble, otherwise, setOtherwise } = useWord({
+    send: (input: Omit<DecideInput, 'id' | 'playId' | 'evidenceMark'>) =>
       api.decide(pupil.id, { ...input, id: uuid(), playId, evidenceMark: proposal.evidenceMark }),
-    onSuccess: async (kept) => {
-      dropDraft(otherwiseDraft(pupil.id));
-      setOtherwise(false);
-      enqueueSnackbar(
-        kept.toSetId === kept.setId
-          ? `On record: ${pupil.name} stays on ${nameOf(kept.setId)}.`
-          : `On record: ${pupil.name} is on ${nameOf(kept.toSetId)} now.`,
-      );
-      await refetchRecords();
-    },
-    onError: async (error) => {
-      if (error instanceof ApiError && error.status === 409) await refetchRecords();
-    },
+    draftName: otherwiseDraft(pupil.id),
+    says: (kept) =>
+      kept.toSetId === kept.setId
+        ? `On record: ${pupil.name} stays on ${nameOf(kept.setId)}.`
+        : `On record: ${pupil.name} is on ${nameOf(kept.toSetId)} now.`,
   });
   const source = {
     key: ['proposalAnswers', pupil.id, proposal.evidenceMark],
@@ -70,16 +56,16 @@ export function DecisionPanel({
         </p>
       )}
       {decision.strays.length > 0 && <p>Carried along: {factListText(decision.strays)}.</p>}
-      {decide.error && !otherwise && (
+      {trouble && !otherwise && (
         <p role="alert" style={{ color: 'var(--clay)' }}>
-          {sentenceOf(decide.error)}
+          {trouble}
         </p>
       )}
       <div className="actions">
         <Button
           variant="contained"
-          disabled={decide.isPending}
-          onClick={() => decide.mutate({ outcome: 'accepted', toSetId, reason: '' })}
+          disabled={pending}
+          onClick={() => say({ outcome: 'accepted', toSetId, reason: '' })}
         >
           {toSetId === proposal.setId
             ? 'Accept: stay'
@@ -92,9 +78,9 @@ export function DecisionPanel({
       {otherwise && (
         <Otherwise
           {...otherSet(pupil, proposal.nextSetId ?? pupil.setId)}
-          trouble={decide.error ? sentenceOf(decide.error) : undefined}
-          pending={decide.isPending}
-          onDecide={(to, reason) => decide.mutate({ outcome: 'otherwise', toSetId: to, reason })}
+          trouble={trouble}
+          pending={pending}
+          onDecide={(to, reason) => say({ outcome: 'otherwise', toSetId: to, reason })}
           onClose={() => setOtherwise(false)}
         />
       )}
@@ -125,8 +111,4 @@ function headline(verdict: Verdict, proposal: Proposal, pupil: Pupil): string {
 
 function nameOf(setId: string): string {
   return findSet(setId)?.name ?? setId;
-}
-
-function sentenceOf(error: unknown): string {
-  return error instanceof ApiError ? error.problem.message : 'It could not be put on record; try again.';
 }

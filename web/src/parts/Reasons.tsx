@@ -5,7 +5,10 @@ import { Explained } from './AnswersBehind.tsx';
 
 interface Props {
   readonly reasons: readonly Reason[];
-  readonly school: string;
+  /** The school that said it; left out where something else did. */
+  readonly school?: string;
+  /** What said it, where it was no school: "the rules of steps". */
+  readonly by?: string;
   /** Where the answers are asked for; `key` names them in the cache. */
   readonly answers: {
     readonly key: readonly unknown[];
@@ -14,14 +17,15 @@ interface Props {
 }
 
 /** Sentences of a decision, each opening what it rests on. */
-export function Reasons({ reasons, school, answers }: Props) {
+export function Reasons({ reasons, school = '', by, answers }: Props) {
+  const said = by ?? `the school \u201c${schoolNames[school as School] ?? school}\u201d`;
   return (
     <ul>
       {reasons.map(({ text, restsOn }) => (
         <li key={text}>
           <Explained
             title={keepTogether(text)}
-            how={howOf(restsOn, schoolNames[school as School] ?? school)}
+            how={howOf(restsOn, said, by === undefined)}
             {...(restsOn === 'ceiling'
               ? {}
               : { answers: { key: [...answers.key, restsOn], fetch: () => answers.fetch(restsOn) } })}
@@ -34,12 +38,12 @@ export function Reasons({ reasons, school, answers }: Props) {
   );
 }
 
-function howOf(ground: Ground, school: string): string {
+function howOf(ground: Ground, said: string, ofSet: boolean): string {
   switch (ground) {
     case 'facts':
-      return `Worked out by the school “${school}” from the answers below: for each fact of the set those that its state looks back over.`;
+      return `Worked out by ${said} from the answers below${ofSet ? ': for each fact of the set those that its state looks back over' : ''}.`;
     case 'checks':
-      return `Counted by the school “${school}” in the answers below: all those of the check it rests on. Scaled to a minute by the time used.`;
+      return `Counted by ${said} in the answers below: all those of the check it rests on. Scaled to a minute by the time used.`;
     case 'ceiling':
       return 'The ceiling is 60 s over the child’s own median time from prompt to prompt when numbers are only read and given back, measured in the calibration of this way of capture. The aim is the smaller of the policy’s number and 0.9 × the ceiling.';
   }

@@ -47,6 +47,8 @@ export interface LiveGame extends OpenGame {
   readonly claiming: Claiming;
   /** What to tell of moves that could not be made again on taking it up; null: nothing. */
   readonly trouble: string | null;
+  /** Time under way, pauses left out, ms. */
+  readonly usedMs: () => number;
   readonly isShownAt: (at: number) => boolean;
   /** Hears when another screen painted what is asked. `sameClock`: a window of this machine, whose time stamps compare. */
   readonly shownElsewhere: (promptId: string, at: number, sameClock: boolean) => void;
@@ -216,6 +218,7 @@ export function useGame(
     err,
     claiming,
     trouble: taken.trouble,
+    usedMs,
     isShownAt: (at) => at >= (shownAt() ?? Infinity),
     shownElsewhere: (id, at, shared) => {
       touch({ there: { promptId: id, at, shared } });

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import { factKeyText } from '@veldrift/core';
 import type { ChildShow, ChildTells } from '@veldrift/wire';
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -183,6 +184,10 @@ function Screen({ window: name, onLost }: { readonly window: string | null; read
       data-asked={asked}
     >
       <h1 className="sr-only">The child&rsquo;s side</h1>
+      {/* A prompt is seen; to a screen reader it is read out. */}
+      <p className="sr-only" aria-live="assertive">
+        {asked && show.fact !== null && show.hidden === 'result' && !show.chain ? factKeyText(show.fact) : ''}
+      </p>
       {show?.game ? (
         <Suspense fallback={null}>
           <GameChild show={show} tell={tell} spoiled={() => spoiled.current} />

@@ -43,7 +43,10 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
         <p className="game-says" role="status">
           {refused || nameSeats(view.says, names)}
         </p>
-        {!asks && <p className="game-need">{nameSeats(need.says, names)}</p>}
+        {/* What is asked is seen large below; here it is read out. */}
+        <p className={asks ? 'sr-only' : 'game-need'} aria-live="polite">
+          {nameSeats(need.says, names)}
+        </p>
       </div>
       <div className={`game-scene ${scene.field || (scene.board?.squares.length ?? 0) > 40 ? 'beside' : ''}`}>
         <GameScene

@@ -17,6 +17,7 @@ export function LooseMiss({
   names,
   pupils,
   operations,
+  worths,
   noted,
   onNote,
 }: {
@@ -24,6 +25,8 @@ export function LooseMiss({
   /** Seats of pupils: only theirs are recorded. */
   readonly pupils: readonly number[];
   readonly operations: readonly Operation[];
+  /** What the cards of the pack are worth; null: there are no cards. */
+  readonly worths: ReadonlySet<number> | null;
   readonly noted: readonly SeatAnswer[];
   readonly onNote: (seat: number, fact: FactKey, given: string | null) => void;
 }) {
@@ -52,6 +55,8 @@ export function LooseMiss({
       return setTrouble(
         operation === 'sub' ? 'The larger number comes first.' : 'These two make no fact of that sign.',
       );
+    const gone = [left, right].find((text) => worths && !worths.has(Number(text)));
+    if (gone !== undefined) return setTrouble(`There is no ${gone} in this pack.`);
     onNote(seat, key, said === '' ? null : said);
     setLeft('');
     setRight('');

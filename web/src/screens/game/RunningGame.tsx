@@ -1,4 +1,4 @@
-import { operationNames, type Judgement } from '@veldrift/core';
+import { operationNames, packOf, type Judgement, type Recipe } from '@veldrift/core';
 import { rolesNow, roundsPlayed, seatsIn, type FirstVoiceRules } from '@veldrift/core/games';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -25,6 +25,7 @@ import { missedAt } from '../../live/game/seatAnswer.ts';
 import { nameSeats, viewOf } from './gameView.ts';
 import { useGameKeys } from './useGameKeys.ts';
 import { useGameScreen } from './useGameScreen.ts';
+import { useTimeSet } from './useTimeSet.ts';
 import { useSignal } from './useSignal.ts';
 import { useSweepClock } from './useSweepClock.ts';
 import '../table/live.css';
@@ -66,6 +67,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     setErring(null);
     setBest(false);
   };
+  const timeIsOut = useTimeSet(game, row.plan.minutes);
   const judge = (judgement: Judgement, at: number, own: TypedAnswer = []) => {
     if (!playing || !saying) return;
     // An answer that was said wrongly on purpose is said right before anything else.
@@ -193,6 +195,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
                   names={names}
                   pupils={row.seats.flatMap(({ pupil }, at) => (pupil ? [at] : []))}
                   operations={game.game.operations(game.play.rules)}
+                  worths={worthsOf(game.game.materials(game.play.rules).pack)}
                   noted={game.noted}
                   onNote={(seat, of, given) => game.note(missedAt(row, seat, of, given))}
                 />
@@ -263,7 +266,10 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
       <GameStrip
         title={row.title}
         names={names}
-        says={trouble || nameSeats(need.says, names)}
+        says={
+          trouble ||
+          (timeIsOut ? 'The time set is out: End when the turn is done.' : nameSeats(need.says, names))
+        }
         playing={playing}
         mayUndo={game.moves.length > 0}
         onUndo={back}
@@ -290,3 +296,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     </div>
   );
 }
+
+/** What the cards of a pack may show, signs left out. */
+const worthsOf = (pack: Recipe | null): ReadonlySet<number> | null =>
+  pack && new Set(packOf(pack).map((card) => Math.abs(card.worth)));

@@ -1,17 +1,13 @@
 import Button from '@mui/material/Button';
-import { useMutation } from '@tanstack/react-query';
 import { countText, type GamePlan, type Verdict } from '@veldrift/core';
 import { findGame, GameError, playMove, resumePlan, type AnyGame } from '@veldrift/core/games';
 import type { GameReview, KeptDecision, ReviewPage, StepInput } from '@veldrift/wire';
-import { useSnackbar } from 'notistack';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { api, ApiError } from '../../app/api.ts';
-import { dropDraft } from '../../app/draft.ts';
-import { refetchRecords } from '../../app/queries.ts';
+import { api } from '../../app/api.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { Otherwise } from '../../parts/Otherwise.tsx';
+import { useWord } from '../../parts/useWord.ts';
 import { Reasons } from '../../parts/Reasons.tsx';
 import { nameSeats } from '../game/gameView.ts';
 import type { LocalReview } from './localReview.ts';
@@ -137,28 +133,14 @@ function Stepping({
 }) {
   const { play, pupil } = page;
   const { decision, step, acceptedStep } = stepping;
-  const [otherwise, setOtherwise] = useState(false);
-  const { enqueueSnackbar } = useSnackbar();
   const draftName = `step.${pupil.id}.${game.id}`;
   const nameOf = (at: number) => game.steps[at]?.name ?? `step ${at + 1}`;
-  const send = useMutation({
-    mutationFn: (input: Pick<StepInput, 'outcome' | 'toStep' | 'reason'>) =>
+  const { say, pending, trouble, otherwise, setOtherwise } = useWord({
+    send: (input: Pick<StepInput, 'outcome' | 'toStep' | 'reason'>) =>
       api.sayStep(pupil.id, { ...input, id: uuid(), playId: play.id }),
-    onSuccess: async (kept) => {
-      dropDraft(draftName);
-      setOtherwise(false);
-      enqueueSnackbar(`On record: ${game.name}, ${nameOf(kept.game?.toStep ?? step)}.`);
-      await refetchRecords();
-    },
-    onError: async (error) => {
-      if (error instanceof ApiError && error.status === 409) await refetchRecords();
-    },
+    draftName,
+    says: (kept) => `On record: ${game.name}, ${nameOf(kept.game?.toStep ?? step)}.`,
   });
-  const trouble = send.error
-    ? send.error instanceof ApiError
-      ? send.error.problem.message
-      : 'It could not be put on record; try again.'
-    : undefined;
   const source = { key: ['stepAnswers', play.id], fetch: () => api.answersOfStep(play.id) };
   return (
     <>
@@ -166,11 +148,11 @@ function Stepping({
       <p className="quiet">
         Now at step {step + 1} of {game.steps.length}, &ldquo;{nameOf(step)}&rdquo;.
       </p>
-      <Reasons reasons={decision.reasons} school={pupil.school} answers={source} />
+      <Reasons reasons={decision.reasons} by="the rules of steps" answers={source} />
       {decision.missing.length > 0 && (
         <>
           <h3>Missing</h3>
-          <Reasons reasons={decision.missing} school={pupil.school} answers={source} />
+          <Reasons reasons={decision.missing} by="the rules of steps" answers={source} />
         </>
       )}
       {decision.wouldSettle !== '' && <p>{decision.wouldSettle}</p>}
@@ -186,8 +168,8 @@ function Stepping({
             {acceptedStep !== step && (
               <Button
                 variant="contained"
-                disabled={send.isPending}
-                onClick={() => send.mutate({ outcome: 'accepted', toStep: acceptedStep, reason: '' })}
+                disabled={pending}
+                onClick={() => say({ outcome: 'accepted', toStep: acceptedStep, reason: '' })}
               >
                 Accept: {nameOf(acceptedStep)}
               </Button>
@@ -213,8 +195,8 @@ function Stepping({
             says: `${at + 1}. ${one.name}${at === step ? ' (now)' : ''}`,
           }))}
           trouble={trouble}
-          pending={send.isPending}
-          onDecide={(to, reason) => send.mutate({ outcome: 'otherwise', toStep: Number(to), reason })}
+          pending={pending}
+          onDecide={(to, reason) => say({ outcome: 'otherwise', toStep: Number(to), reason })}
           onClose={() => setOtherwise(false)}
         />
       )}

@@ -1,15 +1,11 @@
 import Button from '@mui/material/Button';
-import { useMutation } from '@tanstack/react-query';
-import type { KeptDecision, PlaceInput, ReviewPage } from '@veldrift/wire';
-import { useSnackbar } from 'notistack';
-import { useState } from 'react';
+import type { PlaceInput, ReviewPage } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import { api, ApiError } from '../../app/api.ts';
+import { api } from '../../app/api.ts';
 import { findSet } from '../../app/book.ts';
-import { dropDraft } from '../../app/draft.ts';
-import { refetchRecords } from '../../app/queries.ts';
 import { Otherwise } from '../../parts/Otherwise.tsx';
 import { otherSet, otherwiseDraft } from '../../parts/otherwiseDraft.ts';
+import { useWord } from '../../parts/useWord.ts';
 import type { LocalReview } from './localReview.ts';
 
 interface Props {
@@ -24,26 +20,12 @@ interface Props {
 /** The tutor's word on what a placement or a look back says: accept, or decide otherwise with a reason; then what is on record. */
 export function TutorsWord({ page, of, accept, toSetId }: Props) {
   const { play, pupil, decision: ended } = page;
-  const [otherwise, setOtherwise] = useState(false);
-  const { enqueueSnackbar } = useSnackbar();
-  const send = useMutation({
-    mutationFn: (input: Pick<PlaceInput, 'outcome' | 'toSetId' | 'reason'>) =>
+  const { say, pending, trouble, otherwise, setOtherwise } = useWord({
+    send: (input: Pick<PlaceInput, 'outcome' | 'toSetId' | 'reason'>) =>
       api.sayOutcome(pupil.id, of, { ...input, id: uuid(), playId: play.id }),
-    onSuccess: async (kept: KeptDecision) => {
-      dropDraft(otherwiseDraft(pupil.id));
-      setOtherwise(false);
-      enqueueSnackbar(`On record: ${pupil.name} is on ${nameOf(kept.toSetId)}.`);
-      await refetchRecords();
-    },
-    onError: async (error) => {
-      if (error instanceof ApiError && error.status === 409) await refetchRecords();
-    },
+    draftName: otherwiseDraft(pupil.id),
+    says: (kept) => `On record: ${pupil.name} is on ${nameOf(kept.toSetId)}.`,
   });
-  const trouble = send.error
-    ? send.error instanceof ApiError
-      ? send.error.problem.message
-      : 'It could not be put on record; try again.'
-    : undefined;
   if (ended)
     return (
       <p>
@@ -58,8 +40,8 @@ export function TutorsWord({ page, of, accept, toSetId }: Props) {
       <div className="actions">
         <Button
           variant="contained"
-          disabled={send.isPending}
-          onClick={() => send.mutate({ outcome: 'accepted', toSetId, reason: '' })}
+          disabled={pending}
+          onClick={() => say({ outcome: 'accepted', toSetId, reason: '' })}
         >
           {accept}
         </Button>
@@ -76,8 +58,8 @@ export function TutorsWord({ page, of, accept, toSetId }: Props) {
         <Otherwise
           {...otherSet(pupil, toSetId)}
           trouble={trouble}
-          pending={send.isPending}
-          onDecide={(to, reason) => send.mutate({ outcome: 'otherwise', toSetId: to, reason })}
+          pending={pending}
+          onDecide={(to, reason) => say({ outcome: 'otherwise', toSetId: to, reason })}
           onClose={() => setOtherwise(false)}
         />
       )}

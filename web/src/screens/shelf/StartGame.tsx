@@ -58,6 +58,7 @@ export function StartGame({
   const [types, setTypes] = useState(false);
   const [erring, setErring] = useState(false);
   const [levelled, setLevelled] = useState(false);
+  const [minutes, setMinutes] = useState('');
   const [duties, setDuties] = useState<readonly Role[]>([]);
   const [trouble, setTrouble] = useState('');
   const [seed] = useState(newSeed);
@@ -89,6 +90,7 @@ export function StartGame({
     erring: erring && taken.includes(adult),
     levelled: levelled && race,
     roles: taken.length > 1 ? duties : [],
+    minutes: minutes === '' ? null : Number(minutes),
   };
   const start = async () => {
     if (own.length === 0) return setTrouble('Somebody should play: choose a pupil.');
@@ -213,6 +215,22 @@ export function StartGame({
         {modes.map((one) => (
           <MenuItem key={one} value={one}>
             {gameModeNames[one]}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        size="small"
+        fullWidth
+        label="Ends"
+        value={minutes}
+        onChange={(event) => setMinutes(event.target.value)}
+        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+      >
+        <MenuItem value="">by its rule</MenuItem>
+        {['5', '8', '10', '15'].map((one) => (
+          <MenuItem key={one} value={one}>
+            after {one} minutes
           </MenuItem>
         ))}
       </TextField>
