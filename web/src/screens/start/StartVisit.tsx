@@ -88,22 +88,27 @@ function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }
         </p>
       )}
       <div className="start-sheets">
-        <ToggleButtonGroup
-          exclusive
-          orientation="vertical"
-          value={purpose}
-          aria-label="What to begin"
-          onChange={(_, value: Purpose | null) => value && setParams({ what: value }, { replace: true })}
-        >
-          {offers.map(([value, says]) => (
-            <ToggleButton key={value} value={value} aria-label={`${purposeNames[value]}: ${says}`}>
-              <span className="offer">
-                <strong>{purposeNames[value]}</strong>
-                <span>{says}</span>
-              </span>
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+        <div>
+          <ToggleButtonGroup
+            exclusive
+            orientation="vertical"
+            value={purpose}
+            aria-label="What to begin"
+            onChange={(_, value: Purpose | null) => value && setParams({ what: value }, { replace: true })}
+          >
+            {offers.map(([value, says]) => (
+              <ToggleButton key={value} value={value} aria-label={`${purposeNames[value]}: ${says}`}>
+                <span className="offer">
+                  <strong>{purposeNames[value]}</strong>
+                  <span>{says}</span>
+                </span>
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+          <p className="offer-game">
+            <Link to={`/shelf?pupil=${pupil.id}`}>A game from the shelf</Link>
+          </p>
+        </div>
         <section className="sheet" aria-label={purposeNames[purpose]}>
           <Sheet key={purpose} purpose={purpose} pupil={pupil} set={set} />
         </section>
