@@ -70,6 +70,21 @@ describe('a step of a game', () => {
     const told = [...plays, play(14, [answer({ seen: ['explained'] })])];
     expect(decideStep(evidence(told, { timed: false })).verdict).toBe('advance');
   });
+  it('holds neither an answer without a time nor one with an aid in sight against recall, with a clock', () => {
+    for (const over of [{ class: 'right' }, { class: 'workedOut', aided: true }] as const) {
+      const found = decideStep(evidence([play(10, many(10, over)), play(13, many(10, over))]));
+      expect(found.verdict).toBe('advance');
+      expect(found.reasons.map((one) => one.text)).toEqual([
+        '2 plays of Outweigh at this step on 2 days.',
+        '20 of 20 answers right.',
+      ]);
+      const slow = [
+        play(10, many(10, over)),
+        play(13, [...many(10, over), ...many(4, { class: 'workedOut' })]),
+      ];
+      expect(decideStep(evidence(slow)).verdict).toBe('stay');
+    }
+  });
   it('steps back under three in four right, or after three known facts missed running, never in the first two plays', () => {
     const poor = many(10).map((one, at) => (at % 3 === 0 ? { ...one, class: 'missed' as const } : one));
     expect(decideStep(evidence([play(10, poor)])).verdict).toBe('notEnough');

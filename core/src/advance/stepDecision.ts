@@ -12,6 +12,8 @@ export interface StepAnswer {
   /** Whether the fact counted as known when the play began. */
   readonly known: boolean;
   readonly seen: readonly Mark[];
+  /** An aid lay there. */
+  readonly aided?: boolean;
 }
 
 /** One play of a game at a step. */
@@ -59,7 +61,8 @@ export function decideStep(evidence: StepEvidence): Decision {
   const plays = evidence.plays.filter((one) => one.step === step);
   const answers = plays.flatMap((play) => play.answers).filter((one) => one.class !== 'noEvidence');
   const right = answers.filter((one) => one.class !== 'missed');
-  const known = answers.filter((one) => one.known);
+  // An answer without a time, or with an aid in sight, says nothing of recall: with a clock it counts as right, and no more.
+  const known = answers.filter((one) => one.known && !(timed && (one.class === 'right' || one.aided)));
   const held = known.filter((one) => (timed ? one.class === 'recalled' : one.class !== 'missed'));
   const explained = answers.some((one) => one.seen.includes('explained'));
   const days = new Set(plays.map((play) => play.day)).size;

@@ -197,7 +197,7 @@ function act(play: Play<FactLineRules>, state: FactLineState, move: Move): FactL
     return {
       ...state,
       at,
-      asking: ask({ seat: state.turn, fact, shown, answer, whole: `${shown} = ${answer}` }),
+      asking: ask({ seat: state.turn, fact, shown, answer, whole: `${shown} = ${answer}`, untimed: true }),
     };
   }
   if (move.kind !== 'said') return state;

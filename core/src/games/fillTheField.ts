@@ -226,7 +226,11 @@ function act(play: Play<FieldRules>, state: FieldState, move: Move): FieldState 
           says: `${a} × ${b} in two.`,
         };
       }
-      return { ...state, place: plotOf(move.key), asking: ask(askCards(state.turn, 'mul', [a, b])) };
+      return {
+        ...state,
+        place: plotOf(move.key),
+        asking: ask({ ...askCards(state.turn, 'mul', [a, b]), untimed: true }),
+      };
     }
     case 'said': {
       const asking = state.asking as Asking;

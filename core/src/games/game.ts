@@ -22,7 +22,7 @@ export interface Asked {
   readonly answer: string;
   /** "7 × 8 = 56". */
   readonly whole: string;
-  /** More than the fact is worked out before it is said: its time tells nothing of the fact. */
+  /** More than the fact is worked out before it is said, or it lay open before it was asked: its time tells nothing of the fact. */
   readonly untimed?: true;
 }
 

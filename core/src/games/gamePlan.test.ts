@@ -203,11 +203,14 @@ describe('the printed order', () => {
     const plan = planOf(game, { step: 2, rules: game.steps[2]?.rules });
     const { play } = openPlan(plan);
     const rows = game.order?.(play) ?? [];
-    const turned = playMove(game, play, game.setUp(play), { kind: 'go' });
-    for (const row of game.scene(play, turned).rows)
-      expect(row.cards.map((card) => card.worth)).toEqual(
-        rows[row.seat as number]?.cards.slice(0, 2).map((card) => card.worth),
-      );
+    let state = playMove(game, play, game.setUp(play), { kind: 'go' });
+    // Each seat's cards are seen when it is to say them, not before.
+    for (const seat of [0, 1]) {
+      const worths = game.scene(play, state).rows.map((row) => row.cards.map((card) => card.worth));
+      expect(worths[seat]).toEqual(rows[seat]?.cards.slice(0, 2).map((card) => card.worth));
+      if (seat === 0) expect(worths[1]).toEqual([null, null]);
+      if (seat === 0) state = playMove(game, play, state, { kind: 'said', seat, right: true });
+    }
   });
 });
 

@@ -52,7 +52,7 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
   told: {
     aim: 'Take the most cards by turning the larger result.',
     turn: [
-      'Everyone turns their cards at once and says the whole fact.',
+      'One after the other turns their cards and says the whole fact at once.',
       'The larger result takes all the cards that lie there.',
       'Alike: each lays three face down and turns again; the larger takes everything.',
     ],
@@ -153,7 +153,10 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
     rows: Array.from({ length: play.seats }, (_, seat) => ({
       name: `Seat ${seat + 1}`,
       seat,
-      cards: faces(play, state.turned[seat] ?? []),
+      // Turned when its seat is to say it: who sees their cards while another speaks has begun before the clock.
+      cards: faces(play, state.turned[seat] ?? []).map((card) =>
+        state.toSay.includes(seat) ? { ...card, rank: null, worth: null } : card,
+      ),
     })),
     totals: state.won.map((cards, seat) => ({ name: `Seat ${seat + 1}`, value: cards.length })),
   }),

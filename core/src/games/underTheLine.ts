@@ -227,6 +227,7 @@ function act(play: Play<LineRules>, state: LineState, move: Move): LineState {
           shown: `${left} ${signOf(play.rules)} ${right}`,
           answer: value,
           whole: wholeOf(play.rules, chosen),
+          untimed: true,
         }),
       };
     }

@@ -140,6 +140,7 @@ async function stepPlayOf(tx: RoomTx, play: Play, pupil: Pupil, timeZone: string
         class: classifyAnswer(answer).class,
         known: known(answer.fact),
         seen: answer.seen,
+        aided: answer.aided,
       };
     }),
   };

@@ -121,7 +121,8 @@ export function useGame(
         tallies: took !== null && row.seats[took]?.pupil ? [{ seat: took, id: uuid() }] : [],
       };
       const used = usedMs();
-      touch({ claimed: undefined, turnedAt: at });
+      // Only a card turned at the tutor's key begins a time: dice and squares were seen before they were typed or tapped.
+      touch({ claimed: undefined, turnedAt: move.kind === 'go' ? at : undefined });
       put(
         { state: next, moves: [...before.moves, kept], noted: [] },
         events.made(kept, before.moves.length, used, (seat) => answerMore(row, me, seat)),

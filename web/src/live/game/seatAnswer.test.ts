@@ -1,0 +1,107 @@
+import { newPupilInput, type Me, type Pupil } from '@veldrift/wire';
+import { describe, expect, it } from 'vitest';
+import type { GameSeat } from '../../app/deviceDb.ts';
+import { missedAt, seatAnswers, typedThere, type Pressed } from './seatAnswer.ts';
+import { grownUp } from './startGame.ts';
+
+const pupil = {
+  ...newPupilInput('01900000-0000-7000-8000-000000000001'),
+  name: 'Tove',
+  keypadCalibration: null,
+  naming: null,
+  easyTimesMs: [],
+} as unknown as Pupil;
+const me = { judging: null, voice: null } as unknown as Me;
+const seat = (over: Partial<Pupil> = {}): GameSeat => ({
+  name: 'Tove',
+  pupil: { ...pupil, ...over },
+  playId: 'p',
+  visitId: 'v',
+  known: [],
+  timesMs: {},
+  usualMs: null,
+});
+const row = (seats: readonly GameSeat[]) => ({ seats, limitMs: 2000, way: 'tutor' as const });
+const pressed = (over: Partial<Pressed> = {}): Pressed => ({
+  judgement: 'right',
+  at: 5000,
+  typed: [],
+  shownAt: 3000,
+  way: 'tutor',
+  spoiled: false,
+  calm: false,
+  aid: null,
+  seen: [],
+  ...over,
+});
+const said = { seat: 0, fact: '7x8', timed: true, right: true };
+const only = (...args: Parameters<typeof seatAnswers>) => {
+  const found = seatAnswers(...args);
+  expect(found).toHaveLength(1);
+  return found[0]?.answer;
+};
+
+describe('an answer at a game', () => {
+  it('is timed from what was shown to the key that judged it', () => {
+    expect(only(row([seat()]), me, [said], pressed(), null)).toMatchObject({
+      fact: '7x8',
+      judgement: 'right',
+      given: '56',
+      latencyMs: 2000,
+      way: 'tutor',
+      aided: false,
+      voided: false,
+    });
+  });
+  it('has no time where none was asked, on a calm table, and without a clock', () => {
+    const untimed = [
+      only(row([seat()]), me, [{ ...said, timed: false }], pressed(), null),
+      only(row([seat()]), me, [said], pressed({ calm: true }), null),
+      only(row([seat()]), me, [said], pressed({ shownAt: undefined }), null),
+      only(row([seat({ clock: 'none' })]), me, [said], pressed(), null),
+    ];
+    for (const answer of untimed) expect(answer?.latencyMs).toBeNull();
+  });
+  it('keeps a time that was spoiled, as void, and what was seen', () => {
+    expect(
+      only(
+        row([seat()]),
+        me,
+        [said],
+        pressed({ spoiled: true, seen: ['helped'], judgement: 'workedOut' }),
+        null,
+      ),
+    ).toMatchObject({ voided: true, seen: ['helped'], judgement: 'workedOut' });
+  });
+  it('tells of the aid that was called, or lies there by the step', () => {
+    expect(only(row([seat()]), me, [said], pressed({ aid: 'array' }), null)).toMatchObject({
+      aided: true,
+      aid: 'array',
+    });
+    const chosen = { seat: 0, fact: '4+6', timed: false, right: true };
+    expect(only(row([seat()]), me, [chosen], undefined, 'beadFrame')).toMatchObject({
+      aided: true,
+      aid: 'beadFrame',
+      latencyMs: null,
+    });
+    expect(only(row([seat()]), me, [chosen], undefined, null)).toMatchObject({ aided: false });
+  });
+  it('typed on another device carries the time taken there', () => {
+    const typed = typedThere('56', 1300);
+    expect(
+      only(row([seat()]), me, [said], pressed({ at: 1300, shownAt: 0, typed, way: 'keypad' }), null),
+    ).toMatchObject({ given: '56', latencyMs: 1300, way: 'keypad' });
+  });
+  it('is recorded of pupils alone', () => {
+    expect(seatAnswers(row([grownUp('Maren')]), me, [said], pressed(), null)).toEqual([]);
+    expect(
+      seatAnswers(row([grownUp('Maren'), seat()]), me, [{ ...said, seat: 1 }], pressed(), null),
+    ).toHaveLength(1);
+  });
+  it('missed at real cards has no time and says how it came', () => {
+    expect(missedAt({ limitMs: 2000 }, 1, '7x8', '54')).toMatchObject({
+      seat: 1,
+      answer: { judgement: 'wrong', given: '54', latencyMs: null, way: 'loose' },
+    });
+  });
+});

@@ -1,0 +1,70 @@
+import { createRandom, gamesVersion, type GamePlan } from '@veldrift/core';
+import { games, legalMoves, modelMove, openPlan, playMove } from '@veldrift/core/games';
+import { describe, expect, it } from 'vitest';
+import { choiceAtCard, choiceAtSquare, listedChoices, nameSeats, viewOf } from './gameView.ts';
+
+describe('names', () => {
+  it('stand where a game says seats', () => {
+    const names = ['Tove', 'Rafi'];
+    expect(nameSeats('Seat 1 takes 4.', names)).toBe('Tove takes 4.');
+    expect(nameSeats('Spares of seat 2', names)).toBe('Spares of Rafi');
+    // A number that is no seat, and a seat nobody sits on, stay as they are.
+    expect(nameSeats('Place a counter on 12.', names)).toBe('Place a counter on 12.');
+    expect(nameSeats('seat 3 leaves', names)).toBe('seat 3 leaves');
+  });
+});
+
+const own = { names: ['Tove', 'Rafi'], keypad: false, claimed: [] };
+
+describe.each(games)('the field of $name', (game) => {
+  it('offers every move on the table or in the list, and lists nothing the child is to find', () => {
+    for (const [step, { rules }] of game.steps.entries()) {
+      const plan: GamePlan = {
+        version: gamesVersion,
+        game: game.id,
+        step,
+        house: null,
+        rules,
+        mode: 'screen',
+        seats: Math.max(game.seats.least, 2),
+        against: true,
+        seed: 3,
+        packs: null,
+        adults: [],
+        erring: false,
+        levelled: false,
+        roles: [],
+        minutes: null,
+      };
+      const open = openPlan(plan);
+      const random = createRandom(step);
+      const players = Array.from({ length: plan.seats }, () => ({
+        right: () => 0.8,
+        sees: 0.5,
+        timeMs: 900,
+      }));
+      let state = open.game.setUp(open.play);
+      for (let nth = 0; nth < 25 && state.over === null; nth += 1) {
+        const view = viewOf(open, plan, state, own);
+        const { need } = view;
+        if (need.kind === 'choose') {
+          const listed = listedChoices(need);
+          for (const choice of listed) expect(choice.veiled).toBeUndefined();
+          for (const choice of need.choices) {
+            const { at } = choice;
+            if (at && 'square' in at) expect(choiceAtSquare(need, at.square)).toBeDefined();
+            else if (at && 'card' in at) expect(choiceAtCard(need, at.card)).toBeDefined();
+            // Else it is laid on the plot, found by the child, or listed.
+            else expect(listed.includes(choice) || choice.veiled === true || 'plot' in (at ?? {})).toBe(true);
+          }
+        }
+        expect(need.kind === 'line' || legalMoves(open.game, open.play, state).length > 0).toBe(true);
+        // What is sent to a child's screen is plain data, and not too much of it.
+        expect(JSON.stringify({ plan, state }).length).toBeLessThan(20_000);
+        const move = modelMove(open.game, open.play, state, players, random);
+        if (!move) break;
+        state = playMove(open.game, open.play, state, move);
+      }
+    }
+  });
+});
