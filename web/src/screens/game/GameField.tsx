@@ -14,9 +14,9 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
   const { need, scene, names } = view;
   const [refused, setRefused] = useState('');
   const [picked, setPicked] = useState<readonly number[]>([]);
-  const [lastNeed, setLastNeed] = useState(need);
-  if (lastNeed !== need) {
-    setLastNeed(need);
+  const [of, setOf] = useState(ask.promptId);
+  if (of !== ask.promptId) {
+    setOf(ask.promptId);
     setRefused('');
     setPicked([]);
   }
