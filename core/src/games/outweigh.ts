@@ -52,7 +52,7 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
   told: {
     aim: 'Take the most cards by turning the larger result.',
     turn: [
-      'One after the other turns their cards and says the whole fact at once.',
+      'One after the other turns their cards and says the whole fact at once. Alone, say the pack’s too.',
       'The larger result takes all the cards that lie there.',
       'Alike: each lays three face down and turns again; the larger takes everything.',
     ],
@@ -60,7 +60,7 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
     example:
       '7 and 6 against 9 and 3: “seven and six is thirteen”, “nine and three is twelve”. Thirteen takes four cards.',
   },
-  seats: { least: 2, most: 4 },
+  seats: { least: 1, most: 4 },
   minutes: 10,
   steps: [
     { name: 'One card, the larger', rules: first },
@@ -87,8 +87,8 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
   ownPacks: true,
   order: (play) =>
     outweigh.setUp(play).stacks.map((stack, seat) => ({
-      name: `Stack of seat ${seat + 1}, from the top`,
-      seat,
+      name: `Stack of ${handName(play, seat).replace(/^[ST]/, (one) => one.toLowerCase())}, from the top`,
+      seat: seatRow(play, seat),
       cards: faces(play, stack),
     })),
   operations: ({ operation }) => (operation === null ? [] : [operation]),
@@ -98,33 +98,33 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
     const { packs } = play;
     if (packs) {
       // Each seat shuffles its own pack; the shortest says how many cards each plays with.
-      const own = Array.from({ length: play.seats }, (_, seat) =>
+      const own = Array.from({ length: handsOf(play) }, (_, seat) =>
         shuffledIds(ownPack(play, seat), chanceOf(play, { draws: seat })),
       );
       const least = Math.min(...own.map((ids) => ids.length));
       return {
         ...freshState,
-        draws: play.seats,
+        draws: handsOf(play),
         says: 'Each has a pack of their own.',
         stacks: own.map((ids) => ids.slice(0, least)),
-        turned: none(play.seats),
+        turned: none(handsOf(play)),
         stake: [],
-        won: none(play.seats),
+        won: none(handsOf(play)),
         asking: null,
         toSay: [],
       };
     }
     const ids = shuffledIds(packOf(play.rules.recipe), chanceOf(play, { draws: 0 }));
-    const each = Math.floor(ids.length / play.seats);
+    const each = Math.floor(ids.length / handsOf(play));
     return {
       ...freshState,
       draws: 1,
       says: 'The pack is dealt out.',
-      stacks: Array.from({ length: play.seats }, (_, seat) => ids.slice(seat * each, (seat + 1) * each)),
-      turned: none(play.seats),
+      stacks: Array.from({ length: handsOf(play) }, (_, seat) => ids.slice(seat * each, (seat + 1) * each)),
+      turned: none(handsOf(play)),
       // What cannot be dealt evenly goes to the first winner.
-      stake: ids.slice(each * play.seats),
-      won: none(play.seats),
+      stake: ids.slice(each * handsOf(play)),
+      won: none(handsOf(play)),
       asking: null,
       toSay: [],
     };
@@ -150,19 +150,29 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
 
   scene: (play, state) => ({
     ...emptyScene,
-    rows: Array.from({ length: play.seats }, (_, seat) => ({
-      name: `Seat ${seat + 1}`,
-      seat,
+    rows: Array.from({ length: handsOf(play) }, (_, seat) => ({
+      name: handName(play, seat),
+      seat: seatRow(play, seat),
       // Turned when its seat is to say it: who sees their cards while another speaks has begun before the clock.
       cards: faces(play, state.turned[seat] ?? []).map((card) =>
         state.toSay.includes(seat) ? { ...card, rank: null, worth: null } : card,
       ),
     })),
-    totals: state.won.map((cards, seat) => ({ name: `Seat ${seat + 1}`, value: cards.length })),
+    totals: state.won.map((cards, seat) => ({ name: handName(play, seat), value: cards.length })),
   }),
-  scores: (_play, state) => state.won.map((cards) => cards.length),
+  scores: (play, state) => state.won.slice(0, play.seats).map((cards) => cards.length),
   best: () => null,
 };
+
+/** Alone, the pack has a hand of its own, whose facts the player says too. */
+const handsOf = (play: Pick<Play<unknown>, 'seats'>): number => Math.max(2, play.seats);
+const handsIn = (play: Play<unknown>, state: OutweighState): number[] =>
+  play.seats === 1 ? [0, 1] : seatsIn(play, state);
+const seatOf = (play: Pick<Play<unknown>, 'seats'>, hand: number): number => Math.min(hand, play.seats - 1);
+const seatRow = (play: Pick<Play<unknown>, 'seats'>, hand: number): number | null =>
+  hand < play.seats ? hand : null;
+const handName = (play: Pick<Play<unknown>, 'seats'>, hand: number): string =>
+  hand < play.seats ? `Seat ${hand + 1}` : 'The pack';
 
 const none = (seats: number): readonly number[][] => Array.from({ length: seats }, () => []);
 
@@ -176,7 +186,7 @@ function ownPack(play: Play<OutweighRules>, seat: number): readonly Card[] {
 /** All cards of the game, each at its id. */
 const packNow = (play: Play<OutweighRules>): readonly Card[] =>
   play.packs
-    ? Array.from({ length: play.seats }, (_, seat) => ownPack(play, seat)).flat()
+    ? Array.from({ length: handsOf(play) }, (_, seat) => ownPack(play, seat)).flat()
     : packOf(play.rules.recipe);
 
 function cardsOf(play: Play<OutweighRules>, ids: readonly number[]): Card[] {
@@ -193,7 +203,7 @@ const worths = (play: Play<OutweighRules>, ids: readonly number[]) =>
 /** Everyone turns; or, where stacks are too low for it, it is over. */
 function turn(play: Play<OutweighRules>, state: OutweighState): OutweighState {
   const { cards, operation } = play.rules;
-  const seats = seatsIn(play, state);
+  const seats = handsIn(play, state);
   if (seats.some((seat) => (state.stacks[seat] as readonly number[]).length < cards))
     return finish(play, state);
   const turned = state.stacks.map((stack, seat) => (state.out.includes(seat) ? [] : stack.slice(0, cards)));
@@ -211,8 +221,8 @@ function afterSaid(play: Play<OutweighRules>, state: OutweighState): OutweighSta
   return {
     ...state,
     toSay,
-    turn: seat,
-    asking: ask(askCards(seat, operation, worths(play, state.turned[seat] ?? []))),
+    turn: seatOf(play, seat),
+    asking: ask(askCards(seatOf(play, seat), operation, worths(play, state.turned[seat] ?? []))),
   };
 }
 
@@ -230,7 +240,7 @@ function said(
 /** The larger (or smaller) result takes what lies there; alike, each lays three down and turns again. */
 function settle(play: Play<OutweighRules>, state: OutweighState): OutweighState {
   const operation = play.rules.operation ?? 'add';
-  const results = seatsIn(play, state).map((seat) => ({
+  const results = handsIn(play, state).map((seat) => ({
     seat,
     value: resultOf(worths(play, state.turned[seat] ?? []), operation),
   }));
@@ -239,18 +249,18 @@ function settle(play: Play<OutweighRules>, state: OutweighState): OutweighState 
   );
   const [best, second] = sorted;
   const lying = [...state.stake, ...state.turned.flat()];
-  const cleared = { ...state, turned: none(play.seats), asking: null, toSay: [] };
+  const cleared = { ...state, turned: none(handsOf(play)), asking: null, toSay: [] };
   if (best && second && compareFractions(best.value, second.value) !== 0) {
     const won = state.won.map((cards, seat) => (seat === best.seat ? [...cards, ...lying] : cards));
     return end(play, {
       ...cleared,
       stake: [],
       won,
-      turn: best.seat,
-      says: `Seat ${best.seat + 1} takes ${lying.length} cards.`,
+      turn: seatOf(play, best.seat),
+      says: `${handName(play, best.seat)} takes ${lying.length} cards.`,
     });
   }
-  const seats = seatsIn(play, state);
+  const seats = handsIn(play, state);
   const enough = seats.every(
     (seat) => (state.stacks[seat] as readonly number[]).length >= layDown + play.rules.cards,
   );
@@ -268,7 +278,7 @@ function settle(play: Play<OutweighRules>, state: OutweighState): OutweighState 
 
 /** Over when a seat cannot turn any more. */
 function end(play: Play<OutweighRules>, state: OutweighState): OutweighState {
-  const able = seatsIn(play, state).every(
+  const able = handsIn(play, state).every(
     (seat) => (state.stacks[seat] as readonly number[]).length >= play.rules.cards,
   );
   return able ? state : finish(play, state);
@@ -276,13 +286,13 @@ function end(play: Play<OutweighRules>, state: OutweighState): OutweighState {
 
 /** The cards that still lie there are shared, one each in turn; the rest of the stacks stay with their seats. */
 function finish(play: Play<OutweighRules>, state: OutweighState): OutweighState {
-  const seats = seatsIn(play, state);
+  const seats = handsIn(play, state);
   const share = (seat: number) => state.stake.filter((_, at) => seats[at % seats.length] === seat);
   const won = state.won.map((cards, seat) => [...cards, ...(state.stacks[seat] ?? []), ...share(seat)]);
   return {
     ...state,
     won,
-    stacks: none(play.seats),
+    stacks: none(handsOf(play)),
     stake: [],
     asking: null,
     toSay: [],

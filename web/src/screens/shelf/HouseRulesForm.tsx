@@ -43,7 +43,7 @@ export function HouseRulesForm({
   readonly onClose: (kept?: ChosenRules) => void;
 }) {
   const { enqueueSnackbar } = useSnackbar();
-  const draftName = `house.${game.id}.${chosen.house?.id ?? 'new'}`;
+  const draftName = `house.${game.id}.${chosen.house?.id ?? chosen.step}`;
   const [draft, setDraft] = useState<Draft>(
     () =>
       readDraft<Draft>(draftName) ?? {
