@@ -1,8 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
+import { games } from '@veldrift/core/games';
 import type { PupilInput, PupilPage, ReviewPage } from '@veldrift/wire';
 import {
   addPupil,
   deletePupil,
+  expectNoSideways,
   expectNoViolations,
   house,
   joinedDevice,
@@ -484,4 +486,40 @@ test('the word on a game’s step is on record with its reason, and the next pla
   );
   await page.goto(`${house().base}/pupils/${bram.id}`);
   await expect(page.getByText('Outweigh: now “Differences”')).toBeVisible();
+});
+
+test('the table of every game is laid out without an axe violation', async ({ page }) => {
+  test.setTimeout(240_000);
+  await signIn(page);
+  const pupil = await addPupil(page);
+  for (const { id } of games) {
+    await beginGame(page, id, pupil);
+    const asked = await need(page);
+    if (asked === 'go' || asked === 'roll') await press(page, 'Space');
+    await expectNoViolations(page);
+    await expectNoSideways(page);
+    await page.getByRole('button', { name: 'End', exact: true }).click();
+  }
+  await deletePupil(page, pupil);
+});
+
+test('real dice in a race: what they show is typed, the first key has it, and no time is taken of what was seen before', async ({
+  page,
+}) => {
+  await signIn(page);
+  const pupil = await addPupil(page, { operation: 'add', setId: 'strategy/add/bonds-to-ten' });
+  const playId = await beginGame(page, 'first-voice', pupil, {
+    step: /^Dice, sums/,
+    where: /real dice typed/,
+  });
+  await page.getByLabel('The two six-sided dice show').fill('46');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-need="claim"]')).toBeVisible();
+  await page.keyboard.press('z');
+  await expect(page.locator('.ask-who')).toHaveText(pupil.name);
+  await press(page, 'ArrowRight');
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  const kept = await review(page, playId);
+  expect(kept.answers).toMatchObject([{ fact: '4+6', judgement: 'right', latencyMs: null }]);
+  await deletePupil(page, pupil);
 });

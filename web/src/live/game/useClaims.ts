@@ -26,6 +26,8 @@ interface Table {
   readonly levelled: boolean;
   /** When what is asked was shown, ms of the page. */
   readonly shownAt: () => number | undefined;
+  /** It lies on the table in real dice or cards: a claim need not wait for a screen. */
+  readonly onTable: boolean;
   /** Who was first; null: nobody, or a tie. */
   readonly onClaimed: (claim: { seat: number; at: number; by: 'child' | 'tutor' } | null) => void;
 }
@@ -34,7 +36,7 @@ interface Table {
 const heardWithinMs = 40;
 
 /** Takes the claims of a race. A claim waits until nobody could be before it: a tie's width, or the others' head start. */
-export function useClaims({ need, seats, levelled, shownAt, onClaimed }: Table): Claiming {
+export function useClaims({ need, seats, levelled, shownAt, onTable, onClaimed }: Table): Claiming {
   const [claims, setClaims] = useState<readonly MadeClaim[]>([]);
   const now = useRef<readonly MadeClaim[]>([]);
   const racing = need.kind === 'claim';
@@ -77,7 +79,8 @@ export function useClaims({ need, seats, levelled, shownAt, onClaimed }: Table):
   }, [claims, headStartMs]);
   const claim = (seat: number, at: number, by: 'child' | 'tutor') => {
     const from = shownAt();
-    if (!racing || !need.seats.includes(seat) || from === undefined || at < from) return;
+    if (!racing || !need.seats.includes(seat)) return;
+    if (from === undefined ? !onTable : at < from) return;
     if (now.current.some((one) => one.seat === seat)) return;
     now.current = [...now.current, { seat, atMs: at, by }];
     setClaims(now.current);

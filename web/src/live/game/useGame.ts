@@ -144,6 +144,7 @@ export function useGame(
     seats: row.seats,
     levelled: row.plan.levelled,
     shownAt,
+    onTable: called,
     onClaimed: useCallback(
       (claim: { readonly seat: number; readonly at: number; readonly by: 'child' | 'tutor' } | null) => {
         const from = claim === null ? undefined : shownAt();

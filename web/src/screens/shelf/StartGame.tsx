@@ -13,7 +13,15 @@ import {
   type GameMode,
   type GamePlan,
 } from '@veldrift/core';
-import { openPlan, roleNames, roles, seatsText, type AnyGame, type Role } from '@veldrift/core/games';
+import {
+  openPlan,
+  roleNames,
+  roles,
+  seatsText,
+  type AnyGame,
+  type Materials,
+  type Role,
+} from '@veldrift/core/games';
 import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -210,11 +218,11 @@ export function StartGame({
         label="Where"
         value={plan.mode}
         onChange={(event) => setMode(event.target.value as GameMode)}
-        helperText={modeHelp[plan.mode]}
+        helperText={modeHelp(plan.mode, materials)}
       >
         {modes.map((one) => (
           <MenuItem key={one} value={one}>
-            {gameModeNames[one]}
+            {modeName(one, materials)}
           </MenuItem>
         ))}
       </TextField>
@@ -266,8 +274,20 @@ export function StartGame({
   );
 }
 
-const modeHelp: Readonly<Record<GameMode, string>> = {
-  screen: 'The app shuffles, deals and rolls.',
-  called: 'Lay the cards in the order below; type what the dice show. The app knows what lies there.',
-  loose: 'One tap a turn: who took it. Misses are set down by exception.',
-};
+const onPaper = ({ pack, dice }: Materials) => pack === null && dice.length === 0;
+
+const modeName = (mode: GameMode, materials: Materials): string =>
+  mode === 'called' && onPaper(materials) ? 'On paper, as the app shows it' : gameModeNames[mode];
+
+function modeHelp(mode: GameMode, materials: Materials): string {
+  switch (mode) {
+    case 'screen':
+      return 'The app shuffles, deals and rolls.';
+    case 'called':
+      return onPaper(materials)
+        ? 'Copy what it shows onto paper, and tap here what is chosen.'
+        : 'Lay the cards in the order below; type what the dice show. The app knows what lies there.';
+    case 'loose':
+      return 'One tap a turn: who took it. Misses are set down by exception.';
+  }
+}
