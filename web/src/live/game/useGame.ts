@@ -168,10 +168,12 @@ export function useGame(
       const again = (current.state.asking?.missed.length ?? 0) > 0;
       const { claimed } = current;
       const from = claimed ? claimed.shownAt : shownAt();
-      if (!claimed && !called && !elsewhere && (from === undefined || at < from)) return null;
+      const early = !claimed && !called && !elsewhere && (from === undefined || at < from);
+      // A key pressed before the prompt was painted belongs to the one before; what was typed is kept, without a time.
+      if (early && typed.length === 0) return null;
       // A key here gives no time to what another device shows by a clock of its own.
       const timed = claimed !== undefined || !elsewhere || current.there?.shared === true;
-      const clean = !again && erred === undefined;
+      const clean = !again && erred === undefined && !early;
       return perform(
         {
           kind: 'said',
@@ -253,7 +255,10 @@ export function useGame(
     finish: () => {
       if (read().table.status === 'over') return;
       // What was set down last goes on record too.
-      if (read().noted.length > 0) perform({ kind: 'stop' }, performance.now());
+      if (read().noted.length > 0) {
+        if (read().table.status !== 'playing') turnTable({ status: 'playing' });
+        perform({ kind: 'stop' }, performance.now());
+      }
       const reason: EndReason = 'tutor';
       const used = usedMs();
       const { calm, interrupted } = read().table;
