@@ -55,7 +55,7 @@ test('accepting moves the pupil\u2019s set and is on record with policy and answ
 test('deciding otherwise asks for a reason and keeps what was typed', async ({ page }) => {
   const made = await addPupil(page, { policy: { minuteMs: 8000, aimPerMinute: 20 } });
   const playId = await startMinute(page, made.id);
-  await typeAnswer(page, '1');
+  await typeAnswer(page, '3');
   await toReview(page);
   await expect(page.getByRole('heading', { name: 'Stay on squares for now' })).toBeVisible();
   await page.getByRole('button', { name: 'Decide otherwise' }).click();
@@ -101,7 +101,7 @@ test('a wrong judgement is put right where its number opens, and everything foll
   const made = await addPupil(page, { policy: { minuteMs: 8000, aimPerMinute: 20, wrongAllowed: 0 } });
   const playId = await startMinute(page, made.id);
   for (let at = 0; at < 4; at += 1) await typeAnswer(page);
-  await typeAnswer(page, '1');
+  await typeAnswer(page, '3');
   await toReview(page);
   await expect(page.getByRole('heading', { name: 'Stay on squares for now' })).toBeVisible();
   await page.getByRole('button', { name: /^1 wrong: show/ }).click();
