@@ -16,6 +16,7 @@ import { modelMove } from './modelPlayer.ts';
 import { needOf, playMove } from './playGame.ts';
 import { valueNow, withSetting } from './setting.ts';
 import type { OutweighState } from './outweigh.ts';
+import type { TrueState } from './trueLines.ts';
 
 const planOf = (game: AnyGame, over: Partial<GamePlan> = {}): GamePlan => ({
   version: gamesVersion,
@@ -193,6 +194,29 @@ describe('packs of their own', () => {
         expect(Math.min(...(worths[2] as number[]))).toBeGreaterThanOrEqual(6);
       }),
       { numRuns: 30 },
+    );
+  });
+});
+
+describe('packs of their own in True lines', () => {
+  it('deal each hand from its own pack, draw from it, and lose no card', () => {
+    fc.assert(
+      fc.property(fc.integer(), fc.integer({ min: 1, max: 60 }), (seed, count) => {
+        const game = gameOf('true-lines');
+        const packs = [numberRecipe(1, 5), numberRecipe(1, 10)];
+        const plan = planOf(game, { step: 2, rules: game.steps[2]?.rules, seed, packs });
+        const begun = openPlan(plan);
+        const first = begun.game.setUp(begun.play) as TrueState;
+        // Ids of the first pack come before those of the second: 20 cards, then 40.
+        expect(first.hands[0]?.every((id) => id < 20)).toBe(true);
+        expect(first.hands[1]?.every((id) => id >= 20)).toBe(true);
+        const { state } = resumePlan(plan, someMoves(plan, count));
+        const { hands, pile, board } = state as TrueState;
+        const all = [...hands.flat(), ...pile, ...board];
+        expect(new Set(all).size).toBe(60);
+        expect(all).toHaveLength(60);
+      }),
+      { numRuns: 25 },
     );
   });
 });

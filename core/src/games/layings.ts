@@ -1,5 +1,6 @@
 import { displaySigns } from '../facts/operation.ts';
-import { packOf, type Card } from '../materials/pack.ts';
+import type { Card } from '../materials/pack.ts';
+import { packInPlay } from './ownPacks.ts';
 import { signedText } from './askFact.ts';
 import type { Play } from './game.ts';
 import type { TrueRules, TrueState } from './trueLines.ts';
@@ -94,4 +95,4 @@ function distinct(pieces: readonly Piece[]): Piece[] {
   });
 }
 
-const cardOf = (play: Play<TrueRules>, id: number) => packOf(play.rules.recipe)[id] as Card;
+const cardOf = (play: Play<TrueRules>, id: number) => packInPlay(play)[id] as Card;

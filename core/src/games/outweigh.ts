@@ -13,6 +13,7 @@ import {
   type Play,
   type SceneCard,
 } from './game.ts';
+import { packInPlay, packOfSeat } from './ownPacks.ts';
 import { chanceOf, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { numberSetting, oneSetting, packSetting, yesNo } from './setting.ts';
@@ -99,7 +100,7 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
     if (packs) {
       // Each seat shuffles its own pack; the shortest says how many cards each plays with.
       const own = Array.from({ length: handsOf(play) }, (_, seat) =>
-        shuffledIds(ownPack(play, seat), chanceOf(play, { draws: seat })),
+        shuffledIds(packOfSeat(play, seat), chanceOf(play, { draws: seat })),
       );
       const least = Math.min(...own.map((ids) => ids.length));
       return {
@@ -176,21 +177,8 @@ const handName = (play: Pick<Play<unknown>, 'seats'>, hand: number): string =>
 
 const none = (seats: number): readonly number[][] => Array.from({ length: seats }, () => []);
 
-/** A seat's own pack, its cards numbered on from those of the seats before it. */
-function ownPack(play: Play<OutweighRules>, seat: number): readonly Card[] {
-  const packs = Array.from({ length: seat + 1 }, (_, at) => packOf(play.packs?.[at] ?? play.rules.recipe));
-  const before = packs.slice(0, seat).reduce((sum, pack) => sum + pack.length, 0);
-  return (packs[seat] as readonly Card[]).map((card) => ({ ...card, id: card.id + before }));
-}
-
-/** All cards of the game, each at its id. */
-const packNow = (play: Play<OutweighRules>): readonly Card[] =>
-  play.packs
-    ? Array.from({ length: handsOf(play) }, (_, seat) => ownPack(play, seat)).flat()
-    : packOf(play.rules.recipe);
-
 function cardsOf(play: Play<OutweighRules>, ids: readonly number[]): Card[] {
-  const pack = packNow(play);
+  const pack = packInPlay(play, handsOf(play));
   return ids.map((id) => pack[id] as Card);
 }
 

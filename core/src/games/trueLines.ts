@@ -12,6 +12,7 @@ import {
   type Move,
   type Play,
 } from './game.ts';
+import { ownOf, packInPlay, packOfSeat } from './ownPacks.ts';
 import { chanceOf, nextSeat, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
@@ -82,6 +83,7 @@ export const trueLines: Game<TrueRules, TrueState> = {
     operationSetting('operation', ['add', 'sub', 'mul']),
     yesNo('open', 'Hands lie open'),
   ],
+  ownPacks: true,
   order: (play) => {
     const { hands, board, pile } = trueLines.setUp(play);
     return [
@@ -97,6 +99,24 @@ export const trueLines: Game<TrueRules, TrueState> = {
   operations: ({ operation }) => [operation],
   materials: ({ recipe }) => ({ pack: recipe, dice: [], others: [] }),
   setUp: (play) => {
+    const { packs } = play;
+    if (packs) {
+      // Each seat is dealt from its own pack, and draws from it; the first card on the board is of the first.
+      const own = Array.from({ length: play.seats }, (_, seat) =>
+        shuffledIds(packOfSeat(play, seat), chanceOf(play, { draws: seat })),
+      );
+      const rest = own.map((ids) => ids.slice(handSize));
+      return {
+        ...freshState,
+        draws: play.seats,
+        hands: own.map((ids) => ids.slice(0, handSize)),
+        board: (rest[0] ?? []).slice(0, 1),
+        pile: rest.flatMap((ids, seat) => (seat === 0 ? ids.slice(1) : ids)),
+        laid: Array<number>(play.seats).fill(0),
+        passed: 0,
+        winner: null,
+      };
+    }
     const ids = shuffledIds(packOf(play.rules.recipe), chanceOf(play, freshState));
     const hands = Array.from({ length: play.seats }, (_, seat) =>
       ids.slice(seat * handSize, (seat + 1) * handSize),
@@ -141,7 +161,7 @@ export const trueLines: Game<TrueRules, TrueState> = {
   best,
 };
 
-const cardOf = (play: Play<TrueRules>, id: number) => packOf(play.rules.recipe)[id] as Card;
+const cardOf = (play: Play<TrueRules>, id: number) => packInPlay(play)[id] as Card;
 const faceOf = (play: Play<TrueRules>, id: number) => {
   const { rank, colour, worth } = cardOf(play, id);
   return {
@@ -167,16 +187,18 @@ function choicesOf(play: Play<TrueRules>, state: TrueState): Choice[] {
       ...(tryParseFactKey(key) ? { fact: key } : {}),
     };
   });
-  return [...lay, ...asks(play, state), { key: draw, says: state.pile.length > 0 ? 'Draw a card' : 'Pass' }];
+  return [
+    ...lay,
+    ...asks(play, state),
+    { key: draw, says: ownOf(play, state.pile, state.turn).length > 0 ? 'Draw a card' : 'Pass' },
+  ];
 }
 
 /** What may be asked of another seat: numbers that would make a line of three with two of one's own. */
 function asks(play: Play<TrueRules>, state: TrueState): Choice[] {
   const others = seatsIn(play, state).filter((seat) => seat !== state.turn);
   if (others.length === 0) return [];
-  const wanted = new Set(
-    packOf(play.rules.recipe).flatMap((card) => (card.rank === 'joker' ? [] : [card.worth])),
-  );
+  const wanted = new Set(packInPlay(play).flatMap((card) => (card.rank === 'joker' ? [] : [card.worth])));
   const useful = [...wanted].filter((worth) =>
     layings(play, { ...state, board: [] }, state.turn, [{ id: -1, worth, own: true }]).some((one) =>
       one.ids.includes(-1),
@@ -214,7 +236,10 @@ function act(play: Play<TrueRules>, state: TrueState, move: Move): TrueState {
   if (what === 'ask') return askFor(play, state, Number(rest[0]), Number(rest[1]));
   return drawn(play, {
     ...state,
-    says: state.pile.length > 0 ? `Seat ${state.turn + 1} draws.` : `Seat ${state.turn + 1} passes.`,
+    says:
+      ownOf(play, state.pile, state.turn).length > 0
+        ? `Seat ${state.turn + 1} draws.`
+        : `Seat ${state.turn + 1} passes.`,
   });
 }
 
@@ -260,7 +285,8 @@ function askFor(play: Play<TrueRules>, state: TrueState, seat: number, worth: nu
 }
 
 function drawn(play: Play<TrueRules>, state: TrueState): TrueState {
-  const [card, ...pile] = state.pile;
+  const [card] = ownOf(play, state.pile, state.turn);
+  const pile = state.pile.filter((id) => id !== card);
   const turn = nextSeat(play, state, state.turn);
   if (card !== undefined)
     return {

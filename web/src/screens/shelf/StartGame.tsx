@@ -12,6 +12,7 @@ import {
   numberRecipe,
   type GameMode,
   type GamePlan,
+  type Recipe,
 } from '@veldrift/core';
 import {
   openPlan,
@@ -91,7 +92,7 @@ export function StartGame({
       game.ownPacks && packs.some((one) => one !== null)
         ? taken.map((_, at) => {
             const most = packs[at] ?? null;
-            return most === null ? null : numberRecipe(1, most);
+            return most === null || !materials.pack ? null : packTo(materials.pack, most);
           })
         : null,
     adults: taken.flatMap((one, at) => (one === adult ? [at] : [])),
@@ -291,3 +292,12 @@ function modeHelp(mode: GameMode, materials: Materials): string {
       return 'One tap a turn: who took it. Misses are set down by exception.';
   }
 }
+
+/** A pack like the step's, with numbers up to another: its wild cards and its signs stay. */
+const packTo = (pack: Recipe, most: number): Recipe => ({
+  ...pack,
+  worths: {
+    ...numberRecipe(1, most).worths,
+    ...(pack.worths.joker === undefined ? {} : { joker: pack.worths.joker }),
+  },
+});
