@@ -106,6 +106,16 @@ describe('a child\u2019s screen', () => {
       expect(await child.next()).toMatchObject({ seq: 2, fact: '6x9' });
       expect((await tell(other, joined.cookie, tells())).status).toBe(200);
       expect(await tutor.next()).toEqual(tells());
+      // A game may be longer than a notification: it arrives whole all the same.
+      const game = {
+        plan: { game: 'lamps' } as never,
+        state: { pile: Array.from({ length: 3000 }, (_, nth) => nth) },
+        names: ['Tove'],
+        claimed: [],
+        frozen: null,
+      };
+      await room.call('POST', `/api/links/${link.id}/show`, show(3, { fact: null, game }));
+      expect(await child.next()).toEqual(show(3, { fact: null, game }));
       // Taken away, it is told so, and its cookie opens nothing more.
       await room.call('DELETE', `/api/links/${link.id}`, {});
       expect(await child.next()).toBeNull();
@@ -153,6 +163,11 @@ describe('a child\u2019s screen', () => {
     expect(pupils.status).toBe(401);
     expect((await tell(house.app, joined.cookie, tells({ typed: 'seven' }))).status).toBe(400);
     expect((await tell(house.app, joined.cookie, { ...tells(), name: 'x' })).status).toBe(400);
+    // It plays; it neither judges, nor ends, nor sends anyone away.
+    const move = (made: object) => tell(house.app, joined.cookie, { ...tells({ kind: 'move' }), move: made });
+    expect((await move({ kind: 'go' })).status).toBe(200);
+    for (const kind of ['said', 'claim', 'stop', 'leave', 'signal'])
+      expect((await move({ kind, seat: 0, right: true })).status).toBe(400);
   });
 
   it('hears again after its listening connection broke', async () => {

@@ -1,7 +1,7 @@
 import { aids, hiddenPlaces, tryParseFactKey, type Aid, type GamePlan } from '@veldrift/core';
 import { boolean, mixed, number, object, string, type InferType } from 'yup';
 import { msField, textField, wholeField } from './fields.ts';
-import { moveField } from './game.ts';
+import { childMoveField } from './game.ts';
 
 /** How long a code may be typed in, minutes, and how long a joined screen stays joined, hours. */
 export const codeLastsMinutes = 10;
@@ -110,7 +110,7 @@ export const childTellsSchema = object({
     .oneOf(['here', 'shown', 'answer', 'move', 'claim'], 'kind should be here, shown, answer, move or claim.')
     .required(),
   /** A move made on the child's screen. */
-  move: moveField().optional(),
+  move: childMoveField().optional(),
   /** The seat that claims to have been first; its time is `latencyMs`. */
   seat: wholeField(0, 3).optional(),
   promptId: string()

@@ -85,13 +85,25 @@ const moveKinds: ReadonlySet<string> = new Set([
   'stop',
 ] satisfies Move['kind'][]);
 
-export const moveField = () =>
+/** What a child's screen may do: play, never judge, end or send anyone away. */
+const childMoveKinds: ReadonlySet<string> = new Set([
+  'go',
+  'roll',
+  'choose',
+  'line',
+  'pass',
+] satisfies Move['kind'][]);
+
+const moveOf = (kinds: ReadonlySet<string>, says: string) =>
   plainField<Move>(longestMove).test(
     'move',
-    'move should be a move of a game.',
+    says,
     (value) =>
-      value === undefined || moveKinds.has(String((value as unknown as { kind?: unknown } | null)?.kind)),
+      value === undefined || kinds.has(String((value as unknown as { kind?: unknown } | null)?.kind)),
   );
+
+export const moveField = () => moveOf(moveKinds, 'move should be a move of a game.');
+export const childMoveField = () => moveOf(childMoveKinds, 'move should be one that a child may make.');
 
 /** House rules as they are saved. */
 export const houseRulesSchema = object({

@@ -66,6 +66,8 @@ export type Need =
       readonly seat: number;
       readonly says: string;
       readonly choices: readonly Choice[];
+      /** How a child makes a choice that is not pressed where it lies: cards picked up together, laid into places, or a line typed. */
+      readonly by?: 'cards' | 'places' | 'text';
     }
   | {
       readonly kind: 'line';

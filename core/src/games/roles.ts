@@ -10,9 +10,6 @@ export const roleNames: Readonly<Record<Role, string>> = {
   coach: 'Coach',
 };
 
-/** Rounds of the table after which roles move on by a seat. */
-const every = 1;
-
 /** A round is over when as many turns were begun as there are seats: cards turned, dice rolled, or something chosen at once. */
 export function roundsPlayed(moves: readonly Move[], seats: number): number {
   const begun = moves.filter(({ kind }) => kind === 'go' || kind === 'roll').length;
@@ -29,12 +26,8 @@ export function rolesNow(
   seatsIn: readonly number[],
   rounds: number,
 ): { readonly role: Role; readonly seat: number }[] {
-  if (seatsIn.length === 0) return [];
-  const moved = Math.floor(rounds / every);
-  return own.map((role, nth) => ({
-    role,
-    seat: seatsIn[
-      (seatsIn.length - 1 - ((nth + moved) % seatsIn.length) + seatsIn.length) % seatsIn.length
-    ] as number,
-  }));
+  const seats = seatsIn.toReversed();
+  return seats.length === 0
+    ? []
+    : own.map((role, nth) => ({ role, seat: seats[(nth + rounds) % seats.length] as number }));
 }

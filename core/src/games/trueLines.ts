@@ -139,6 +139,7 @@ export const trueLines: Game<TrueRules, TrueState> = {
     seat: state.turn,
     says: `Seat ${state.turn + 1}: a true line?`,
     choices: choicesOf(play, state),
+    by: 'cards',
   }),
   act,
   scene: (play, state) => ({

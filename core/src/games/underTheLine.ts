@@ -100,6 +100,7 @@ export const underTheLine: Game<LineRules, LineState> = {
       seat,
       says: `Seat ${seat + 1}: two numbers ${goal}.`,
       choices: choicesOf(play, state, seat),
+      by: 'places',
     };
   },
   act,

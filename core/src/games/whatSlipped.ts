@@ -102,6 +102,7 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
       // The verdict is held until one mend is explained.
       ...(state.found.length > 0 ? [{ key: next, says: 'The next one' }] : []),
     ],
+    by: 'text',
   }),
   act,
   scene: (play, state) => ({

@@ -4,7 +4,7 @@ import { Hono } from 'hono';
 import { findPlay } from '../store/checks.ts';
 import { findDecision, keepDecision } from '../store/decisions.ts';
 import { dropHouseRules, gamesOfPupil, houseRulesOf, keepHouseRules, stepProposal } from '../store/games.ts';
-import { findPupil } from '../store/pupils.ts';
+import { findPupil, holdPupil } from '../store/pupils.ts';
 import { body, idParam, inOwnRoom, refuse, type Env, type House } from './context.ts';
 
 /** Games: the steps pupils are at, and the rules of the house. */
@@ -25,9 +25,8 @@ export function gameRoutes(house: House): Hono<Env> {
     const id = idParam(c);
     const input = await body(c, stepSchema);
     const kept = await inOwnRoom(house, c, async (tx, session) => {
-      await tx.rows('select 1 from pupils where room_id = $1 and id = $2 for update', [session.roomId, id]);
       const pupil =
-        (await findPupil(tx, session.timeZone, id)) ?? refuse(404, 'There is no such pupil in this room.');
+        (await holdPupil(tx, session.timeZone, id)) ?? refuse(404, 'There is no such pupil in this room.');
       const before = await findDecision(tx, input.id);
       if (before) return before;
       const play = await findPlay(tx, input.playId);

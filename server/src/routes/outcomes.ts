@@ -8,7 +8,7 @@ import { lookBackDecision } from '../store/lookBacks.ts';
 import { bookOf } from '../store/pathways.ts';
 import { placementProposal } from '../store/placements.ts';
 import { refreshStanding } from '../store/proposal.ts';
-import { findPupil, movePupil } from '../store/pupils.ts';
+import { findPupil, holdPupil, movePupil } from '../store/pupils.ts';
 import { body, idParam, inOwnRoom, refuse, type Env, type House } from './context.ts';
 
 /** What a play of its own kind says: the decision, and the set the pupil is on when it is accepted. */
@@ -58,9 +58,8 @@ export function outcomeRoutes(house: House): Hono<Env> {
       const id = idParam(c);
       const input = await body(c, placeSchema);
       const kept = await inOwnRoom(house, c, async (tx, session) => {
-        await tx.rows('select 1 from pupils where room_id = $1 and id = $2 for update', [session.roomId, id]);
         const pupil =
-          (await findPupil(tx, session.timeZone, id)) ?? refuse(404, 'There is no such pupil in this room.');
+          (await holdPupil(tx, session.timeZone, id)) ?? refuse(404, 'There is no such pupil in this room.');
         const before = await findDecision(tx, input.id);
         if (before) return before;
         const play = await findPlay(tx, input.playId);

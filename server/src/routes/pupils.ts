@@ -9,7 +9,15 @@ import { refreshAllFacts } from '../store/states.ts';
 import { bookOf } from '../store/pathways.ts';
 import { openPlacement } from '../store/placements.ts';
 import { proposalFor, refreshStanding, standingOf } from '../store/proposal.ts';
-import { addPupil, changePupil, deletePupil, findPupil, listPupils, movePupil } from '../store/pupils.ts';
+import {
+  addPupil,
+  changePupil,
+  deletePupil,
+  findPupil,
+  holdPupil,
+  listPupils,
+  movePupil,
+} from '../store/pupils.ts';
 import { body, idParam, inOwnRoom, refuse, type Env, type House } from './context.ts';
 
 /** Minutes shown on a pupil's page: more than a year of two visits a week with two minutes each. */
@@ -120,13 +128,8 @@ export function pupilRoutes(house: House): Hono<Env> {
     const id = idParam(c);
     const input = await body(c, decideSchema);
     const kept = await inOwnRoom(house, c, async (tx, session) => {
-      const [locked] = await tx.rows('select 1 from pupils where room_id = $1 and id = $2 for update', [
-        session.roomId,
-        id,
-      ]);
-      const pupil = locked
-        ? await known(tx, session.timeZone, id)
-        : refuse(404, 'There is no such pupil in this room.');
+      const pupil =
+        (await holdPupil(tx, session.timeZone, id)) ?? refuse(404, 'There is no such pupil in this room.');
       const before = await findDecision(tx, input.id);
       if (before) return before;
       const proposal = await proposalFor(tx, pupil, session.timeZone);

@@ -135,6 +135,12 @@ export async function findPupil(tx: RoomTx, timeZone: string, id: string): Promi
   return (await listPupils(tx, timeZone, id))[0];
 }
 
+/** The same, held until the transaction ends: one decision or batch a pupil at a time. */
+export async function holdPupil(tx: RoomTx, timeZone: string, id: string): Promise<Pupil | undefined> {
+  await tx.rows('select 1 from pupils where room_id = $1 and id = $2 for update', [tx.roomId, id]);
+  return findPupil(tx, timeZone, id);
+}
+
 /** Corrected times on n + 0 and 0 + n, newest first, at most forty a pupil. */
 async function easyTimes(tx: RoomTx, ids: readonly string[]): Promise<{ pupil_id: string; ms: number }[]> {
   if (ids.length === 0) return [];

@@ -74,11 +74,19 @@ export interface GameSeat {
   readonly usualMs: number | null;
 }
 
+/** An answer given at a game, with the seat that gave it. */
+export interface SeatAnswer {
+  readonly seat: number;
+  readonly answer: Answer;
+  /** From what was shown to the last digit typed, ms; null where nothing was typed. */
+  readonly lastKeyMs: number | null;
+}
+
 /** A move as it was made, with the answers it gave. */
 export interface KeptMove {
   readonly id: string;
   readonly move: Move;
-  readonly answers: readonly { readonly seat: number; readonly answer: Answer }[];
+  readonly answers: readonly SeatAnswer[];
   /** Counted right answers of a loose game, to be taken back with the move. */
   readonly tallies: readonly { readonly seat: number; readonly id: string }[];
 }
@@ -103,7 +111,7 @@ export interface GameRow extends PlayBase {
   readonly seats: readonly GameSeat[];
   readonly moves: readonly KeptMove[];
   /** Answers set down by exception that go on record with the next move. */
-  readonly noted?: readonly { readonly seat: number; readonly answer: Answer }[];
+  readonly noted?: readonly SeatAnswer[];
   readonly state: GameTableState;
 }
 

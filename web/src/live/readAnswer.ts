@@ -29,7 +29,7 @@ export interface Shown {
   /** False on a calm table and where no clock is wanted: the answer is kept without a time. */
   readonly timed: boolean;
   /** When the minute's time runs out; undefined while no clock runs. */
-  readonly until: number | undefined;
+  readonly until?: number | undefined;
   readonly overheadFor: (digits: number) => Overhead;
 }
 
@@ -49,6 +49,11 @@ export function allowanceMs(overhead: Overhead): number {
  * Reads an answer off a key press: begun at the first digit of what was typed, or at the key that judged it. Undefined when
  * it was begun after the minute's time, the tutor's own time allowed for.
  */
+export function readAnswer(
+  press: Press,
+  shown: Omit<Shown, 'until'> & { readonly until?: undefined },
+): ReadAnswer;
+export function readAnswer(press: Press, shown: Shown): ReadAnswer | undefined;
 export function readAnswer({ judgement, at, typed, onsetAt }: Press, shown: Shown): ReadAnswer | undefined {
   const times = typedTimes(typed);
   const begunAt = begunAtOf();

@@ -1,11 +1,5 @@
 import type { Answer } from '@veldrift/core';
-import type { GameRow } from '../../app/deviceDb.ts';
-
-/** An answer given at a game, with the seat that gave it. */
-export interface SeatAnswer {
-  readonly seat: number;
-  readonly answer: Answer;
-}
+import type { GameRow, SeatAnswer } from '../../app/deviceDb.ts';
 
 /** The answers of a table, in the order given. */
 export const tableAnswers = (row: Pick<GameRow, 'moves'>): readonly SeatAnswer[] =>

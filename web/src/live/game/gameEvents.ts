@@ -1,14 +1,8 @@
 import type { Answer, EndReason } from '@veldrift/core';
 import type { TableEvent } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import type { GameRow, KeptMove } from '../../app/deviceDb.ts';
+import type { GameRow, KeptMove, SeatAnswer } from '../../app/deviceDb.ts';
 import { tableEvents, type EndedState } from '../tableEvents.ts';
-
-/** Delays and ages that go with an answer. */
-export interface AnswerMore {
-  readonly lastKeyMs: number | null;
-  readonly calibrationAgeDays: number | null;
-}
 
 /** What is sent of a game: answers to each pupil's own play, moves with the play of the first. */
 export function gameEvents(row: GameRow) {
@@ -32,11 +26,12 @@ export function gameEvents(row: GameRow) {
   const retract = (head: object, answerId: string): TableEvent =>
     ({ ...head, id: uuid(), kind: 'answerRetracted', at: now(), answerId }) as TableEvent;
   return {
+    /** `ageOf`: days since the calibration that an answer's overhead comes from. */
     made: (
       kept: KeptMove,
       nth: number,
       usedMs: number,
-      more: (seat: number) => AnswerMore,
+      ageOf: (answer: SeatAnswer) => number | null,
     ): readonly TableEvent[] => [
       {
         ...tableHead,
@@ -48,9 +43,10 @@ export function gameEvents(row: GameRow) {
         move: kept.move,
         usedMs,
       },
-      ...kept.answers.flatMap(({ seat, answer }) => {
-        const events = eventsAt(seat);
-        return events ? [events.answered(answer, { ...more(seat), usedMs })] : [];
+      ...kept.answers.flatMap((one) => {
+        const events = eventsAt(one.seat);
+        const more = { lastKeyMs: one.lastKeyMs, calibrationAgeDays: ageOf(one), usedMs };
+        return events ? [events.answered(one.answer, more)] : [];
       }),
       ...kept.tallies.flatMap(({ seat, id }): TableEvent[] => {
         const head = headOf(seat);

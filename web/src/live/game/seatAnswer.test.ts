@@ -1,7 +1,7 @@
 import { newPupilInput, type Me, type Pupil } from '@veldrift/wire';
 import { describe, expect, it } from 'vitest';
 import type { GameSeat } from '../../app/deviceDb.ts';
-import { missedAt, seatAnswers, typedThere, type Pressed } from './seatAnswer.ts';
+import { calibrationAgeOf, missedAt, seatAnswers, typedThere, type Pressed } from './seatAnswer.ts';
 import { grownUp } from './startGame.ts';
 
 const pupil = {
@@ -91,6 +91,22 @@ describe('an answer at a game', () => {
     expect(
       only(row([seat()]), me, [said], pressed({ at: 1300, shownAt: 0, typed, way: 'keypad' }), null),
     ).toMatchObject({ given: '56', latencyMs: 1300, way: 'keypad' });
+  });
+  it('keeps when its last digit was typed, and the age of the calibration of its own way', () => {
+    const typed = [
+      { digit: '5', at: 4100 },
+      { digit: '6', at: 4400 },
+    ];
+    const seats = row([
+      seat({ keypadCalibration: { at: new Date(Date.now() - 3 * 86_400_000).toISOString(), samples: [] } }),
+    ]);
+    const [found] = seatAnswers(seats, me, [said], pressed({ typed, way: 'keypad' }), null);
+    expect(found).toMatchObject({ lastKeyMs: 1400, answer: { latencyMs: 1100, given: '56' } });
+    if (!found) throw new Error('an answer was expected');
+    // The table goes by the tutor's mark, which is not calibrated; this answer came by the keypad.
+    expect(calibrationAgeOf(seats, me, found)).toBe(3);
+    expect(calibrationAgeOf(seats, me, { ...found, answer: { ...found.answer, way: 'tutor' } })).toBeNull();
+    expect(calibrationAgeOf(seats, me, missedAt({ limitMs: 2000 }, 0, '7x8', null))).toBeNull();
   });
   it('is recorded of pupils alone', () => {
     expect(seatAnswers(row([grownUp('Maren')]), me, [said], pressed(), null)).toEqual([]);

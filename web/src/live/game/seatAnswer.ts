@@ -1,4 +1,5 @@
 import {
+  isCaptureWay,
   type Aid,
   type Answer,
   type CaptureWay,
@@ -7,14 +8,12 @@ import {
   type Mark,
 } from '@veldrift/core';
 import type { Exercised } from '@veldrift/core/games';
-import { takesNoTime, type Me } from '@veldrift/wire';
+import { takesNoTime, type Me, type Pupil } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import type { GameRow } from '../../app/deviceDb.ts';
+import type { GameRow, SeatAnswer } from '../../app/deviceDb.ts';
 import { measuringFor } from '../measuringOf.ts';
 import { readAnswer } from '../readAnswer.ts';
 import type { TypedAnswer } from '../typedAnswer.ts';
-import type { AnswerMore } from './gameEvents.ts';
-import type { SeatAnswer } from './gameAnswers.ts';
 
 /** How an answer at a game came about. */
 export interface Pressed {
@@ -43,13 +42,13 @@ export function seatAnswers(
   /** The aid that lies on the table by the step. */
   byStep: Aid | null,
 ): SeatAnswer[] {
-  return exercised.flatMap(({ seat, fact, timed, right }) => {
+  return exercised.flatMap(({ seat, fact, timed, right }): SeatAnswer[] => {
     const pupil = row.seats[seat]?.pupil;
     if (!pupil) return [];
-    const answer = pressed
-      ? timedAnswer(row, me, seat, fact, timed ? pressed : { ...pressed, shownAt: undefined })
-      : { ...bare(fact, right), limitMs: row.limitMs, way: row.way, ...aidOf(byStep) };
-    return answer ? [{ seat, answer }] : [];
+    if (pressed)
+      return [{ seat, ...said(pupil, me, fact, timed ? pressed : { ...pressed, shownAt: undefined }) }];
+    const answer = { ...bare(fact, right), limitMs: row.limitMs, way: row.way, ...aidOf(byStep) };
+    return [{ seat, answer, lastKeyMs: null }];
   });
 }
 
@@ -70,48 +69,36 @@ const bare = (fact: FactKey, right: boolean): Omit<Answer, 'limitMs' | 'way'> =>
   aided: false,
 });
 
-function timedAnswer(
-  row: Pick<GameRow, 'seats'>,
+/** What was said or typed, read off the key that ended it. */
+function said(
+  pupil: Pupil,
   me: Me,
-  seat: number,
   fact: FactKey,
-  pressed: Pressed,
-): Answer | undefined {
-  const pupil = row.seats[seat]?.pupil;
-  if (!pupil) return undefined;
-  const measuring = measuringFor(pupil, me, pressed.way);
-  const { shownAt } = pressed;
-  const read = readAnswer(
-    { judgement: pressed.judgement, at: pressed.at, typed: pressed.typed },
+  { judgement, at, typed, way, shownAt, calm, spoiled, aid, seen }: Pressed,
+): Pick<SeatAnswer, 'answer' | 'lastKeyMs'> {
+  const { limitMs, overheadFor } = measuringFor(pupil, me, way);
+  const { made, lastKeyMs } = readAnswer(
+    { judgement, at, typed },
     {
       fact,
-      way: pressed.way,
-      paintedAt: shownAt ?? pressed.at,
-      timed: shownAt !== undefined && !pressed.calm && !takesNoTime(pupil),
-      until: undefined,
-      overheadFor: measuring.overheadFor,
+      way,
+      paintedAt: shownAt ?? at,
+      timed: shownAt !== undefined && !calm && !takesNoTime(pupil),
+      overheadFor,
     },
   );
-  return (
-    read && {
-      ...bare(fact, true),
-      ...read.made,
-      voided: read.made.latencyMs !== null && pressed.spoiled,
-      limitMs: measuring.limitMs,
-      way: pressed.way,
-      ...aidOf(pressed.aid),
-      seen: pressed.seen,
-    }
-  );
+  const voided = made.latencyMs !== null && spoiled;
+  return { answer: { ...bare(fact, true), ...made, voided, limitMs, way, ...aidOf(aid), seen }, lastKeyMs };
 }
 
-/** What goes with the answers of a seat: the age of its calibration. */
-export function answerMore(row: Pick<GameRow, 'seats' | 'way'>, me: Me, seat: number): AnswerMore {
+/** Days since the calibration that an answer's overhead comes from; null: none is in force, or it has no overhead. */
+export function calibrationAgeOf(
+  row: Pick<GameRow, 'seats'>,
+  me: Me,
+  { seat, answer }: SeatAnswer,
+): number | null {
   const pupil = row.seats[seat]?.pupil;
-  return {
-    lastKeyMs: null,
-    calibrationAgeDays: pupil ? measuringFor(pupil, me, row.way).ageDays : null,
-  };
+  return pupil && isCaptureWay(answer.way) ? measuringFor(pupil, me, answer.way).ageDays : null;
 }
 
 /** An answer at real cards that was not right, set down without a time. */
@@ -120,4 +107,8 @@ export const missedAt = (
   seat: number,
   fact: FactKey,
   given: string | null,
-): SeatAnswer => ({ seat, answer: { ...bare(fact, false), given, limitMs: row.limitMs, way: 'loose' } });
+): SeatAnswer => ({
+  seat,
+  answer: { ...bare(fact, false), given, limitMs: row.limitMs, way: 'loose' },
+  lastKeyMs: null,
+});

@@ -1,4 +1,4 @@
-import type { Aid, CaptureWay, EndReason, Judgement, Mark, Move, PauseReason } from '@veldrift/core';
+import type { Aid, CaptureWay, Judgement, Mark, Move, PauseReason } from '@veldrift/core';
 import {
   exercised,
   GameError,
@@ -13,13 +13,13 @@ import {
 import type { Me } from '@veldrift/wire';
 import { useCallback, useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import type { GameRow, GameTableState, KeptMove } from '../../app/deviceDb.ts';
+import type { GameRow, GameTableState, KeptMove, SeatAnswer } from '../../app/deviceDb.ts';
 import type { Outbox } from '../outbox.ts';
 import type { TypedAnswer } from '../typedAnswer.ts';
 import { usePaintClock } from '../usePaintClock.ts';
-import { tableAnswers, type SeatAnswer } from './gameAnswers.ts';
+import { tableAnswers } from './gameAnswers.ts';
 import { gameEvents } from './gameEvents.ts';
-import { answerMore, seatAnswers, type Pressed } from './seatAnswer.ts';
+import { calibrationAgeOf, seatAnswers, type Pressed } from './seatAnswer.ts';
 import { useClaims, type Claiming } from './useClaims.ts';
 import { useErr } from './useErr.ts';
 import { useTableState } from './useTableState.ts';
@@ -125,7 +125,7 @@ export function useGame(
       touch({ claimed: undefined, turnedAt: move.kind === 'go' ? at : undefined });
       put(
         { state: next, moves: [...before.moves, kept], noted: [] },
-        events.made(kept, before.moves.length, used, (seat) => answerMore(row, me, seat)),
+        events.made(kept, before.moves.length, used, (answer) => calibrationAgeOf(row, me, answer)),
       );
       return null;
     },
@@ -259,12 +259,11 @@ export function useGame(
         if (read().table.status !== 'playing') turnTable({ status: 'playing' });
         perform({ kind: 'stop' }, performance.now());
       }
-      const reason: EndReason = 'tutor';
       const used = usedMs();
       const { calm, interrupted } = read().table;
       turnTable(
-        { status: 'over', endReason: reason, usedMs: used },
-        events.ended({ usedMs: used, calm, interrupted }, reason),
+        { status: 'over', endReason: 'tutor', usedMs: used },
+        events.ended({ usedMs: used, calm, interrupted }, 'tutor'),
       );
     },
     toggleMark: (mark) => {
@@ -285,7 +284,7 @@ export function useGame(
       );
     },
     layAid: (aid) => {
-      touch({ aid: aid });
+      touch({ aid });
     },
   };
 }

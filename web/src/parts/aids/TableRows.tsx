@@ -1,4 +1,4 @@
-/** One row of a table, or two linked ones alone: never the whole grid. What is asked is left for the child to find. */
+/** One row of a table, or two linked ones alone: never the whole grid. The place asked for is marked. */
 export function TableRows({
   tables,
   upTo,

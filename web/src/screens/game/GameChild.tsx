@@ -1,5 +1,5 @@
 import { operationNames, type Aid, type Operation } from '@veldrift/core';
-import { moveTrouble, openPlan, type GameState } from '@veldrift/core/games';
+import { GameError, moveTrouble, openPlan, type GameState } from '@veldrift/core/games';
 import type { ChildShow, ChildTells } from '@veldrift/wire';
 import { useMemo, useState } from 'react';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
@@ -24,7 +24,15 @@ export function GameChild({
   readonly spoiled: () => boolean;
 }) {
   const own = show.game;
-  const open = useMemo(() => (own ? openPlan(own.plan) : undefined), [own]);
+  const open = useMemo(() => {
+    try {
+      return own ? openPlan(own.plan) : undefined;
+    } catch (error) {
+      // Another version of the app than the table's.
+      if (error instanceof GameError) return error.message;
+      throw error;
+    }
+  }, [own]);
   const [typed, setTyped] = useState<TypedAnswer>([]);
   const [typedFor, setTypedFor] = useState(show.promptId);
   if (typedFor !== show.promptId) {
@@ -33,7 +41,7 @@ export function GameChild({
   }
   const { promptId } = show;
   const view =
-    own && open
+    own && typeof open === 'object'
       ? viewOf(open, own.plan, own.state as GameState, {
           names: own.names,
           keypad: show.keypad,
@@ -78,6 +86,7 @@ export function GameChild({
     else return;
     event.preventDefault();
   });
+  if (typeof open === 'string') return <p className="child-says">{open}</p>;
   if (!own || !view) return null;
   if (own.frozen)
     return (

@@ -24,17 +24,12 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
   const choose = (key: string, at: number) => {
     if (choosing) setRefused(onMove({ kind: 'choose', seat: choosing.seat, key }, at) ?? '');
   };
-  const keys = choosing?.choices.map((one) => one.key) ?? [];
-  const lays = keys.some((key) => key.startsWith('lay ')) || keys.includes('draw');
-  const places = keys.some((key) => /^\d+,\d+$/.test(key)) && scene.field === null;
-  const mends = choosing?.choices.some(
-    (one) => one.veiled && one.at === undefined && !one.key.startsWith('lay ') && !one.key.startsWith('ask '),
-  );
+  const by = choosing?.by;
   const own = choosing ? scene.rows.find((row) => row.seat === choosing.seat) : undefined;
   const asks = need.kind === 'say' || need.kind === 'claim';
   // While cards are laid into places, those of the seat lie there.
   const shown =
-    places && choosing
+    by === 'places' && choosing
       ? { ...view, scene: { ...scene, rows: scene.rows.filter((row) => row.seat !== choosing.seat) } }
       : view;
   return (
@@ -53,7 +48,7 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
           view={shown}
           onChoose={choose}
           onRefused={setRefused}
-          {...(lays
+          {...(by === 'cards'
             ? {
                 picked,
                 onPick: (card: number) =>
@@ -76,7 +71,7 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
         )}
       </div>
       <div className="game-ask">
-        {choosing && lays ? (
+        {choosing && by === 'cards' ? (
           <TrueLineAsk
             key={need.says + view.says}
             need={choosing}
@@ -85,7 +80,7 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
             onChoose={choose}
             onRefused={setRefused}
           />
-        ) : choosing && places && own ? (
+        ) : choosing && by === 'places' && own ? (
           <PlaceAsk
             key={choosing.seat}
             need={choosing}
@@ -96,7 +91,9 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
           />
         ) : (
           <>
-            {choosing && mends && <MendAsk need={choosing} onChoose={choose} onRefused={setRefused} />}
+            {choosing && by === 'text' && (
+              <MendAsk need={choosing} onChoose={choose} onRefused={setRefused} />
+            )}
             <AskPanel {...ask} />
           </>
         )}

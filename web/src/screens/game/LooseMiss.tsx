@@ -10,7 +10,7 @@ import {
   type Operation,
 } from '@veldrift/core';
 import { useState } from 'react';
-import type { SeatAnswer } from '../../live/game/gameAnswers.ts';
+import type { SeatAnswer } from '../../app/deviceDb.ts';
 
 /** An answer at real cards that was not right, set down by exception: whose, which fact, what was said. */
 export function LooseMiss({

@@ -242,7 +242,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
             need={need}
             out={state.out}
             duties={rolesNow(
-              row.plan.roles ?? [],
+              row.plan.roles,
               seatsIn(game.play, state),
               roundsPlayed(
                 game.moves.map((one) => one.move),

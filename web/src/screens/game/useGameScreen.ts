@@ -62,7 +62,12 @@ export function useGameScreen({
       onShown: game.shownElsewhere,
       onMove: ({ kind, promptId: of, move, seat, latencyMs }) => {
         if (of !== promptId) return;
-        if (kind === 'move' && move) onMove(move, performance.now());
+        // Dice fall here: what a screen says they show counts only where real ones lie on the table.
+        if (kind === 'move' && move)
+          onMove(
+            move.kind === 'roll' && row.plan.mode !== 'called' ? { kind: 'roll' } : move,
+            performance.now(),
+          );
         else if (seat !== undefined && latencyMs != null) game.claiming.claimThere(seat, latencyMs);
       },
     },
