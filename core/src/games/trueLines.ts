@@ -45,8 +45,7 @@ const rules = (
   const { wild = true, signed = false, ...rest } = over;
   const plain = numberRecipe(1, most, { signed });
   return {
-    // The worth of a wild card is never read: it is whatever the line needs.
-    recipe: wild ? { ...plain, worths: { ...plain.worths, joker: 0 } } : plain,
+    recipe: wild ? { ...plain, worths: { ...plain.worths, joker: 0 }, wild } : plain,
     operation: 'add',
     open: false,
     ...rest,

@@ -54,6 +54,9 @@ describe('packs', () => {
     expect(recipeWords(numberRecipe(0, 13))).toBe(
       'Leave the jokers in: each is 0. Ace is 1. Jack is 11. Queen is 12. King is 13.',
     );
+    expect(recipeWords({ ...numberRecipe(0, 13), wild: true })).toMatch(
+      /^Leave the jokers in: each is any number\./,
+    );
     expect(
       recipeWords({
         worths: { ...numberRecipe(2, 10).worths, A: 11, J: 10, Q: 10, K: 10 },

@@ -14,6 +14,8 @@ export interface Recipe {
   readonly copies: number;
   /** Black adds, red takes away. */
   readonly signed: boolean;
+  /** The jokers stand for any number; what they are worth is never read. */
+  readonly wild?: boolean;
 }
 
 /** A card of a pack. Its id is its place in the pack as made, so that a state may name cards by number. */
@@ -104,7 +106,8 @@ export function recipeWords(recipe: Recipe): string {
   if (copies <= 2 && !recipe.signed) words.push(copies === 2 ? 'Use one colour only.' : 'Use one suit only.');
   const out = ranks.filter((rank) => rank !== 'joker' && worths[rank] === undefined);
   if (out.length > 0) words.push(`Take out ${outText(out)}.`);
-  if (worths.joker !== undefined) words.push(`Leave the jokers in: each is ${worths.joker}.`);
+  if (worths.joker !== undefined)
+    words.push(`Leave the jokers in: each is ${recipe.wild ? 'any number' : worths.joker}.`);
   if (worths.A !== undefined) words.push(`Ace is ${worths.A}.`);
   const kept = faces.filter((rank) => worths[rank] !== undefined);
   const same = new Set(kept.map((rank) => worths[rank]));

@@ -227,6 +227,14 @@ export function StartGame({
           </MenuItem>
         ))}
       </TextField>
+      <Button variant="contained" size="large" onClick={() => void start()}>
+        To the table
+      </Button>
+      {trouble && (
+        <p role="alert" className="clay">
+          {trouble}
+        </p>
+      )}
       <TextField
         select
         size="small"
@@ -264,12 +272,6 @@ export function StartGame({
           </ToggleButtonGroup>
         </fieldset>
       )}
-      <p role="alert" className="clay">
-        {trouble}
-      </p>
-      <Button variant="contained" size="large" onClick={() => void start()}>
-        To the table
-      </Button>
       {plan.mode === 'called' && game.order && <PrintedOrder game={game} plan={plan} />}
     </section>
   );
