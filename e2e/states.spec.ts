@@ -138,3 +138,25 @@ for (const [year, when] of [
     await deletePupil(page, made);
   });
 }
+
+test.describe('before the device holds the application', () => {
+  // A first visit: no service worker has fetched the other pages yet.
+  test.use({ serviceWorkers: 'block' });
+
+  test('a page whose script cannot be fetched says so, and opens by itself when it can', async ({ page }) => {
+    await signIn(page);
+    const away = [/\/assets\/Settings-.*\.js$/, '**/api/setup'];
+    for (const one of away) await page.route(one, (route) => route.abort());
+    await page.getByRole('link', { name: 'Settings' }).click();
+    await expect(page.getByRole('alert')).toContainText('This page is not on this device yet');
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await expect(page.getByRole('alert')).toContainText('still cannot be reached');
+    // Other pages are shown meanwhile as ever.
+    await page.getByRole('link', { name: 'Pupils', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Pupils' })).toBeVisible();
+    await page.getByRole('link', { name: 'Settings' }).click();
+    await expect(page.getByRole('alert')).toBeVisible();
+    for (const one of away) await page.unroute(one);
+    await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible();
+  });
+});

@@ -28,6 +28,13 @@ export default defineConfig({
       },
     }),
   ],
-  build: { outDir: 'dist', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 2000 },
+  // One style sheet, there from the start: a page fetched later never fails for its styles alone.
+  build: {
+    cssCodeSplit: false,
+    outDir: 'dist',
+    emptyOutDir: true,
+    target: 'es2022',
+    chunkSizeWarningLimit: 2000,
+  },
   server: { proxy: { '/api': `http://127.0.0.1:${process.env.VELDRIFT_PORT ?? '8080'}` } },
 });

@@ -3,7 +3,7 @@ import { ThemeProvider } from '@mui/material/styles';
 import { useQuery } from '@tanstack/react-query';
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
 import { SnackbarProvider } from 'notistack';
-import { lazy, Suspense, use, useEffect, useMemo } from 'react';
+import { Suspense, use, useEffect, useMemo } from 'react';
 import { BrowserRouter, Navigate, Outlet, Route, Routes, useLocation } from 'react-router';
 import type { Me } from '@veldrift/wire';
 import { Loading, Trouble } from '../parts/states.tsx';
@@ -17,51 +17,38 @@ import { useBookVersion } from './book.ts';
 import { deviceDb } from './deviceDb.ts';
 import { cacheLastsMs, keptQueries, meQuery, pathwaysQuery, persister, queryClient } from './queries.ts';
 import { outboxOf, SessionProvider, useSessionStatus } from './session.tsx';
+import { page, PageTrouble } from './page.tsx';
 import { useSettings } from './settings.ts';
 import { Shell } from './Shell.tsx';
 import { openMinutes } from '../live/openMinutes.ts';
 import { makeTheme, tokenProperties } from './theme.ts';
 
-const Pupils = lazy(() => import('../screens/Pupils.tsx').then((m) => ({ default: m.Pupils })));
-const NewPupil = lazy(() => import('../screens/PupilScreens.tsx').then((m) => ({ default: m.NewPupil })));
-const EditPupil = lazy(() => import('../screens/PupilScreens.tsx').then((m) => ({ default: m.EditPupil })));
-const PupilPage = lazy(() =>
-  import('../screens/pupil/PupilPage.tsx').then((m) => ({ default: m.PupilPage })),
+const Pupils = page(() => import('../screens/Pupils.tsx').then((m) => m.Pupils));
+const NewPupil = page(() => import('../screens/PupilScreens.tsx').then((m) => m.NewPupil));
+const EditPupil = page(() => import('../screens/PupilScreens.tsx').then((m) => m.EditPupil));
+const PupilPage = page(() => import('../screens/pupil/PupilPage.tsx').then((m) => m.PupilPage));
+const Review = page(() => import('../screens/review/Review.tsx').then((m) => m.Review), { fromTable: true });
+const LooseTable = page(() => import('../screens/loose/LooseTable.tsx').then((m) => m.LooseTable));
+const ChildSide = page(() => import('../screens/child/ChildSide.tsx').then((m) => m.ChildSide));
+const RoomPolicy = page(() => import('../screens/room/RoomPolicy.tsx').then((m) => m.RoomPolicy));
+const PupilPolicy = page(() => import('../screens/room/PupilPolicy.tsx').then((m) => m.PupilPolicy));
+const Pathways = page(() => import('../screens/room/Pathways.tsx').then((m) => m.Pathways));
+const PathwayEditor = page(() => import('../screens/room/PathwayEditor.tsx').then((m) => m.PathwayEditor));
+const NumberChecker = page(() => import('../screens/checker/NumberChecker.tsx').then((m) => m.NumberChecker));
+const Shelf = page(() => import('../screens/shelf/Shelf.tsx').then((m) => m.Shelf));
+const GamePage = page(() => import('../screens/shelf/GamePage.tsx').then((m) => m.GamePage));
+const Settings = page(() => import('../screens/Settings.tsx').then((m) => m.Settings));
+const KeypadCalibration = page(() =>
+  import('../screens/calibrate/KeypadCalibration.tsx').then((m) => m.KeypadCalibration),
 );
-const Review = lazy(() => import('../screens/review/Review.tsx').then((m) => ({ default: m.Review })));
-const LooseTable = lazy(() =>
-  import('../screens/loose/LooseTable.tsx').then((m) => ({ default: m.LooseTable })),
+const NamingCalibration = page(() =>
+  import('../screens/calibrate/NamingCalibration.tsx').then((m) => m.NamingCalibration),
 );
-const ChildSide = lazy(() =>
-  import('../screens/child/ChildSide.tsx').then((m) => ({ default: m.ChildSide })),
+const JudgingCalibration = page(() =>
+  import('../screens/calibrate/JudgingCalibration.tsx').then((m) => m.JudgingCalibration),
 );
-const RoomPolicy = lazy(() =>
-  import('../screens/room/RoomPolicy.tsx').then((m) => ({ default: m.RoomPolicy })),
-);
-const PupilPolicy = lazy(() =>
-  import('../screens/room/PupilPolicy.tsx').then((m) => ({ default: m.PupilPolicy })),
-);
-const Pathways = lazy(() => import('../screens/room/Pathways.tsx').then((m) => ({ default: m.Pathways })));
-const PathwayEditor = lazy(() =>
-  import('../screens/room/PathwayEditor.tsx').then((m) => ({ default: m.PathwayEditor })),
-);
-const NumberChecker = lazy(() =>
-  import('../screens/checker/NumberChecker.tsx').then((m) => ({ default: m.NumberChecker })),
-);
-const Shelf = lazy(() => import('../screens/shelf/Shelf.tsx').then((m) => ({ default: m.Shelf })));
-const GamePage = lazy(() => import('../screens/shelf/GamePage.tsx').then((m) => ({ default: m.GamePage })));
-const Settings = lazy(() => import('../screens/Settings.tsx').then((m) => ({ default: m.Settings })));
-const KeypadCalibration = lazy(() =>
-  import('../screens/calibrate/KeypadCalibration.tsx').then((m) => ({ default: m.KeypadCalibration })),
-);
-const NamingCalibration = lazy(() =>
-  import('../screens/calibrate/NamingCalibration.tsx').then((m) => ({ default: m.NamingCalibration })),
-);
-const JudgingCalibration = lazy(() =>
-  import('../screens/calibrate/JudgingCalibration.tsx').then((m) => ({ default: m.JudgingCalibration })),
-);
-const VoiceCalibration = lazy(() =>
-  import('../screens/calibrate/VoiceCalibration.tsx').then((m) => ({ default: m.VoiceCalibration })),
+const VoiceCalibration = page(() =>
+  import('../screens/calibrate/VoiceCalibration.tsx').then((m) => m.VoiceCalibration),
 );
 
 /** What a new build no longer understands of what was kept is passed over. */
@@ -99,9 +86,11 @@ export function App() {
               <Route
                 path="/child"
                 element={
-                  <Suspense fallback={null}>
-                    <ChildSide />
-                  </Suspense>
+                  <PageTrouble at="/child">
+                    <Suspense fallback={null}>
+                      <ChildSide />
+                    </Suspense>
+                  </PageTrouble>
                 }
               />
               <Route element={<SignedIn />}>
@@ -198,6 +187,7 @@ function WithBook() {
 
 function WithOutbox({ me, ended }: { readonly me: Me; readonly ended: boolean }) {
   const outbox = use(outboxOf(me.userId));
+  const { pathname } = useLocation();
   useEffect(() => {
     // A minute that was left open is closed at the next look, wherever that is.
     void deviceDb().then((db) => openMinutes(db, outbox, me.userId, new Date().toISOString()));
@@ -205,9 +195,11 @@ function WithOutbox({ me, ended }: { readonly me: Me; readonly ended: boolean })
   }, [me.userId, outbox]);
   return (
     <SessionProvider me={me} ended={ended} outbox={outbox}>
-      <Suspense fallback={<Loading what="this page" />}>
-        <WithBook />
-      </Suspense>
+      <PageTrouble at={pathname}>
+        <Suspense fallback={<Loading what="this page" />}>
+          <WithBook />
+        </Suspense>
+      </PageTrouble>
     </SessionProvider>
   );
 }

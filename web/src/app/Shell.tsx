@@ -1,10 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Suspense, useEffect, type ReactNode } from 'react';
-import { NavLink, useNavigate } from 'react-router';
+import { NavLink, useLocation, useNavigate } from 'react-router';
 import { DayLine } from '../parts/DayLine.tsx';
 import { Loading } from '../parts/states.tsx';
 import { OutboxBar } from '../parts/OutboxBar.tsx';
 import { api } from './api.ts';
+import { PageTrouble } from './page.tsx';
 import { forgetRoom } from './queries.ts';
 import { useSession } from './session.tsx';
 
@@ -21,6 +22,7 @@ const ways = [
 export function Shell({ children }: { readonly children: ReactNode }) {
   const { me } = useSession();
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (event.key !== '/' || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -57,7 +59,9 @@ export function Shell({ children }: { readonly children: ReactNode }) {
       <main id="work" tabIndex={-1} style={{ outline: 'none', minWidth: 0 }}>
         <OutboxBar />
         <div className="work">
-          <Suspense fallback={<Loading what="this page" />}>{children}</Suspense>
+          <PageTrouble at={pathname}>
+            <Suspense fallback={<Loading what="this page" />}>{children}</Suspense>
+          </PageTrouble>
         </div>
       </main>
     </div>

@@ -2,9 +2,10 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { factKeyText } from '@veldrift/core';
 import type { ChildShow, ChildTells } from '@veldrift/wire';
-import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
+import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, ApiError } from '../../app/api.ts';
+import { page } from '../../app/page.tsx';
 import { watchFrames } from '../../live/frameWatch.ts';
 import { Keypad } from '../../live/Keypad.tsx';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
@@ -17,7 +18,7 @@ import './child.css';
 
 const hereEveryMs = 600;
 
-const GameChild = lazy(() => import('../game/GameChild.tsx').then((m) => ({ default: m.GameChild })));
+const GameChild = page(() => import('../game/GameChild.tsx').then((m) => m.GameChild));
 
 /** The child's own screen: the prompt alone, and a keypad where it is used. Joined by a code, or opened as a second window. */
 export function ChildSide() {

@@ -12,9 +12,10 @@ import {
 } from '@veldrift/core';
 import { findSet } from '../../app/book.ts';
 import { policyOf, type KeptAnswer, type ReviewPage } from '@veldrift/wire';
-import { lazy, Suspense, type ReactNode } from 'react';
+import { Suspense, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { dateTimeText, msText, rateText } from '../../app/format.ts';
+import { page } from '../../app/page.tsx';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { aimWords } from '../../parts/aimWords.ts';
@@ -30,7 +31,7 @@ import type { LocalReview } from './localReview.ts';
 import { SlipsRead } from './SlipsRead.tsx';
 import './review.css';
 
-const GameSays = lazy(() => import('./GameSays.tsx').then((m) => ({ default: m.GameSays })));
+const GameSays = page(() => import('./GameSays.tsx').then((m) => m.GameSays), { fromTable: true });
 
 /** One minute: what happened by fact, slips read, the rate with its aim, the decision to take. Every number opens. */
 export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }) {

@@ -1,8 +1,9 @@
 import { findSet } from '../../app/book.ts';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import Button from '@mui/material/Button';
 import { deviceDb, isGame, isTurns, type PlayRow } from '../../app/deviceDb.ts';
+import { page, usePagesAfterTable } from '../../app/page.tsx';
 import { useSession } from '../../app/session.tsx';
 import { hold } from '../../live/pageLock.ts';
 import { recoverJournal } from '../../live/journal.ts';
@@ -12,7 +13,7 @@ import { RunningTurns } from './RunningTurns.tsx';
 import { RunningTable } from './RunningTable.tsx';
 import './live.css';
 
-const GameTable = lazy(() => import('../game/GameTable.tsx').then((m) => ({ default: m.GameTable })));
+const GameTable = page(() => import('../game/GameTable.tsx').then((m) => m.GameTable));
 
 /** The live table of a play kept on this device: taken up where it stood, or closed when it lay open too long. */
 export function Table() {
@@ -21,6 +22,7 @@ export function Table() {
   const navigate = useNavigate();
   const [row, setRow] = useState<PlayRow | null>();
 
+  usePagesAfterTable();
   const [held, setHeld] = useState(false);
   // One window at a time: two would both take answers.
   useEffect(() => {
