@@ -5,6 +5,8 @@ import { idField, nameField, textField, wholeField } from './fields.ts';
 /** The most a set of rules, a pack or a move may hold, written as JSON. */
 const longestRules = 4000;
 const longestMove = 600;
+/** A move that turns the table calm tells what each seat knows. */
+const longestCalm = 12_000;
 
 /** Plain data of a game that only the game can read: no longer than so many characters. */
 const plainField = <T extends object | null>(most: number) =>
@@ -81,6 +83,7 @@ const moveKinds: ReadonlySet<string> = new Set([
   'line',
   'pass',
   'signal',
+  'calm',
   'leave',
   'stop',
 ] satisfies Move['kind'][]);
@@ -95,12 +98,11 @@ const childMoveKinds: ReadonlySet<string> = new Set([
 ] satisfies Move['kind'][]);
 
 const moveOf = (kinds: ReadonlySet<string>, says: string) =>
-  plainField<Move>(longestMove).test(
-    'move',
-    says,
-    (value) =>
-      value === undefined || kinds.has(String((value as unknown as { kind?: unknown } | null)?.kind)),
-  );
+  plainField<Move>(longestCalm).test('move', says, (value) => {
+    if (value === undefined) return true;
+    const { kind } = value as unknown as { readonly kind?: unknown };
+    return kinds.has(String(kind)) && (kind === 'calm' || isPlain(value, longestMove));
+  });
 
 export const moveField = () => moveOf(moveKinds, 'move should be a move of a game.');
 export const childMoveField = () => moveOf(childMoveKinds, 'move should be one that a child may make.');

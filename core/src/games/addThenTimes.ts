@@ -78,6 +78,7 @@ export const addThenTimes: Game<AddTimesRules, AddTimesState> = {
     return { kind: 'choose', seat: state.turn, says: 'Which line?', choices: choicesOf(play, state) };
   },
   act,
+  shake: (_play, state) => state,
   scene: (play, state) => ({
     ...emptyScene,
     dice: state.roll ?? [],

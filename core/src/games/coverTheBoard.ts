@@ -89,6 +89,7 @@ export const coverTheBoard: Game<CoverRules, CoverState> = {
         };
   },
   act,
+  shake: (_play, state) => state,
   scene: (play, state) => ({
     ...emptyScene,
     dice: state.roll ?? [],

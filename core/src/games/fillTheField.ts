@@ -91,6 +91,7 @@ export const fillTheField: Game<FieldRules, FieldState> = {
       : { kind: 'choose', seat: state.turn, says: `Lay ${next[0]} × ${next[1]}.`, choices };
   },
   act,
+  shake: (_play, state) => state,
   scene: (play, state) => ({
     ...emptyScene,
     dice: state.roll ?? [],

@@ -1,6 +1,7 @@
 import { operationNames, type Operation } from '../facts/operation.ts';
 import type { DieSides } from '../materials/dice.ts';
 import { numberRecipe, packOf, shuffledIds, type Card, type Recipe } from '../materials/pack.ts';
+import { shuffled } from '../random/random.ts';
 import { askCards } from './askFact.ts';
 import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
 import { emptyScene, type Game, type GameState, type Move, type Play, type Told } from './game.ts';
@@ -149,6 +150,7 @@ function make(
     act,
     leaves: (play, state) =>
       state.asking && state.out.includes(state.asking.asked.seat) ? letLie(play, state) : state,
+    shake: (_play, state, random) => ({ ...state, pile: shuffled(state.pile, random) }),
     scene: (play, state) => ({
       ...emptyScene,
       rows: play.rules.recipe

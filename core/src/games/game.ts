@@ -4,6 +4,7 @@ import type { Operation } from '../facts/operation.ts';
 import type { DieSides } from '../materials/dice.ts';
 import type { CardColour, Rank, Recipe } from '../materials/pack.ts';
 import type { LineAsk } from '../numbers/checkLine.ts';
+import type { RandomSource } from '../random/random.ts';
 import type { Plot } from './arrayPlaces.ts';
 import type { Asking } from './asking.ts';
 import type { Setting } from './setting.ts';
@@ -99,6 +100,8 @@ export type Move =
   | { readonly kind: 'pass'; readonly seat: number }
   /** The signal of Turnabout: from now on another operation. */
   | { readonly kind: 'signal'; readonly operation: Operation }
+  /** The table turns calm: from now on chance favours the facts each seat knows; null: a grown-up's seat. */
+  | { readonly kind: 'calm'; readonly known: readonly (readonly FactKey[] | null)[] }
   /** A seat leaves, and the others go on. */
   | { readonly kind: 'leave'; readonly seat: number }
   /** The tutor ends it, or its time is up. */
@@ -128,6 +131,8 @@ export interface GameState {
   readonly says: string;
   /** A fact on the table, in games that ask one. */
   readonly asking?: Asking | null;
+  /** The facts each seat knows, on a table turned calm; null: a grown-up's seat. */
+  readonly calm?: readonly (readonly FactKey[] | null)[];
 }
 
 /** A card as it lies: face down while `rank` is null. */
@@ -229,8 +234,8 @@ export interface Game<Rules, State extends GameState> {
   readonly settings: readonly Setting[];
   /** An aid that lies on the table by these rules: what is answered with it in sight is aided. */
   readonly aidAt?: (rules: Rules) => Aid | null;
-  /** Each seat may have a pack of its own. */
-  readonly ownPacks?: boolean;
+  /** Each seat may have a pack of its own, from 1 to one of these. */
+  readonly ownPacks?: readonly number[];
   /** Cards in the order in which they are to be stacked or laid, to be printed; left out where no order matters. */
   readonly order?: (play: Play<Rules>) => readonly SceneRow[];
   readonly operations: (rules: Rules) => readonly Operation[];
@@ -241,6 +246,11 @@ export interface Game<Rules, State extends GameState> {
   readonly act: (play: Play<Rules>, state: State, move: Move) => State;
   /** The state after a seat has left, where it takes more than going on with the next seat. */
   readonly leaves?: (play: Play<Rules>, state: State, seat: number) => State;
+  /**
+   * Shuffles what lies hidden and has been seen by nobody; dice are rolled anew of themselves. Left out where the child
+   * chooses its facts itself, or where the game would not end on a few of them.
+   */
+  readonly shake?: (play: Play<Rules>, state: State, random: RandomSource) => State;
   readonly scene: (play: Play<Rules>, state: State) => Scene;
   /** One number for each seat, or one for all where they play together. */
   readonly scores: (play: Play<Rules>, state: State) => readonly number[];

@@ -17,6 +17,7 @@ import { needOf, playMove } from './playGame.ts';
 import { valueNow, withSetting } from './setting.ts';
 import type { OutweighState } from './outweigh.ts';
 import type { TrueState } from './trueLines.ts';
+import type { LineState } from './underTheLine.ts';
 
 const planOf = (game: AnyGame, over: Partial<GamePlan> = {}): GamePlan => ({
   version: gamesVersion,
@@ -217,6 +218,37 @@ describe('packs of their own in True lines', () => {
         expect(all).toHaveLength(60);
       }),
       { numRuns: 25 },
+    );
+  });
+});
+
+describe('packs of their own in Under the line', () => {
+  const game = gameOf('under-the-line');
+  it('deal each seat its own cards every round, also after shuffling again, and lose none', () => {
+    fc.assert(
+      fc.property(fc.integer(), fc.integer({ min: 1, max: 60 }), (seed, count) => {
+        const plan = planOf(game, { seats: 3, seed, packs: [numberRecipe(1, 5), null, numberRecipe(3, 4)] });
+        const { play, state } = resumePlan(plan, someMoves(plan, count));
+        const { hands, pile, gone } = state as LineState;
+        // Four of each number: 20 cards, 36 and 8; the smallest pack is out after two rounds.
+        const all = [...hands.flat(), ...pile, ...gone];
+        expect(all.toSorted((a, b) => a - b)).toEqual(Array.from({ length: 64 }, (_, id) => id));
+        const worths = game.scene(play, state).rows.map((row) => row.cards.map((card) => card.worth));
+        expect(worths.map((hand) => hand.length)).toEqual([4, 4, 4]);
+        expect(worths[0]?.every((worth) => worth !== null && worth <= 5)).toBe(true);
+        expect(worths[2]?.every((worth) => worth === 3 || worth === 4)).toBe(true);
+      }),
+      { numRuns: 40 },
+    );
+  });
+  it('are laid out in the order in which they are dealt', () => {
+    const { play } = openPlan(planOf(game, { packs: [numberRecipe(1, 5), numberRecipe(1, 9)] }));
+    const dealt = game.scene(play, game.setUp(play)).rows.map((row) => row.cards.map((card) => card.id));
+    expect(game.order?.(play).map((row) => row.cards.slice(0, 4).map((card) => card.id))).toEqual(dealt);
+  });
+  it('of cards that are no tens and ones are refused in a sentence', () => {
+    expect(() => openPlan(planOf(game, { packs: [numberRecipe(1, 12), null] }))).toThrow(
+      'Tens and ones are laid with cards from 1 to 9.',
     );
   });
 });

@@ -1,6 +1,7 @@
 import type { Operation } from '../facts/operation.ts';
 import { resultOf } from '../materials/deckOdds.ts';
 import { numberRecipe, packOf, shuffledIds, type Card, type Recipe } from '../materials/pack.ts';
+import { shuffled } from '../random/random.ts';
 import { compareFractions } from '../numbers/fraction.ts';
 import { askCards } from './askFact.ts';
 import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
@@ -13,7 +14,7 @@ import {
   type Play,
   type SceneCard,
 } from './game.ts';
-import { packInPlay, packOfSeat } from './ownPacks.ts';
+import { anyOwnPacks, packInPlay, packOfSeat } from './ownPacks.ts';
 import { chanceOf, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { numberSetting, oneSetting, packSetting, yesNo } from './setting.ts';
@@ -85,7 +86,7 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
     ]),
     yesNo('smaller', 'The smaller takes'),
   ],
-  ownPacks: true,
+  ownPacks: anyOwnPacks,
   order: (play) =>
     outweigh.setUp(play).stacks.map((stack, seat) => ({
       name: `Stack of ${handName(play, seat).replace(/^[ST]/, (one) => one.toLowerCase())}, from the top`,
@@ -149,6 +150,10 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
     return state.asking?.asked.seat === seat ? afterSaid(play, { ...gone, toSay }) : { ...gone, toSay };
   },
 
+  shake: (_play, state, random) => ({
+    ...state,
+    stacks: state.stacks.map((stack) => shuffled(stack, random)),
+  }),
   scene: (play, state) => ({
     ...emptyScene,
     rows: Array.from({ length: handsOf(play) }, (_, seat) => ({

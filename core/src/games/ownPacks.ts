@@ -1,7 +1,19 @@
 import { packOf, type Card, type Recipe } from '../materials/pack.ts';
 import type { Play } from './game.ts';
 
+/** Packs of their own by their largest number, where a game minds nothing more. */
+export const anyOwnPacks: readonly number[] = [5, 6, 7, 8, 9, 10, 12, 13];
+
 type Packed = Play<{ readonly recipe: Recipe }>;
+
+/** A play of a game whose pack is the same by all its rules. */
+export const packedWith = <R extends object>(
+  play: Play<R>,
+  recipe: Recipe,
+): Play<R & { readonly recipe: Recipe }> => ({
+  ...play,
+  rules: { ...play.rules, recipe },
+});
 
 /** A seat's own pack, its cards numbered on from those of the seats before it. */
 export function packOfSeat(play: Packed, seat: number): readonly Card[] {

@@ -4,6 +4,7 @@ import { rollTrouble } from '../materials/dice.ts';
 import { checkLine } from '../numbers/checkLine.ts';
 import { stepLines, type Expression } from '../numbers/expression.ts';
 import { createRandom, mixSeed, type RandomSource } from '../random/random.ts';
+import { actCalmly } from './calm.ts';
 import { GameError, type Game, type GameState, type Move, type Need, type Play } from './game.ts';
 
 /** Chance for the next draw of a state: the same state draws the same. */
@@ -58,10 +59,11 @@ export function legalMoves<R, S extends GameState>(game: Game<R, S>, play: Play<
 export function playMove<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S, move: Move): S {
   if (state.over !== null) throw new GameError('The game is over.');
   if (move.kind === 'stop') return { ...state, over: 'Ended at the table.' };
+  if (move.kind === 'calm') return { ...state, calm: move.known, says: 'Calm: no clock, and known facts.' };
   if (move.kind === 'leave') return leave(game, play, state, move.seat);
   const trouble = moveTrouble(needOf(game, play, state), move);
   if (trouble !== null) throw new GameError(trouble);
-  return game.act(play, state, move);
+  return state.calm ? actCalmly(game, play, state, move) : game.act(play, state, move);
 }
 
 /** A seat leaves mid-game: its cards and marks stay, the others go on; the last one to leave ends it. */
@@ -115,7 +117,10 @@ export function moveTrouble(need: Need, move: Move): string | null {
 const seatTrouble = (seat: number) => `It is not the turn of seat ${seat + 1}.`;
 
 const kindOf: Readonly<
-  Record<'go' | 'roll' | 'said' | 'claim' | 'choose' | 'line' | 'leave' | 'stop', Need['kind'] | null>
+  Record<
+    'go' | 'roll' | 'said' | 'claim' | 'choose' | 'line' | 'leave' | 'calm' | 'stop',
+    Need['kind'] | null
+  >
 > = {
   go: 'go',
   roll: 'roll',
@@ -124,6 +129,7 @@ const kindOf: Readonly<
   choose: 'choose',
   line: 'line',
   leave: null,
+  calm: null,
   stop: null,
 };
 

@@ -12,7 +12,7 @@ import {
   type Move,
   type Play,
 } from './game.ts';
-import { ownOf, packInPlay, packOfSeat } from './ownPacks.ts';
+import { anyOwnPacks, ownOf, packInPlay, packOfSeat } from './ownPacks.ts';
 import { chanceOf, nextSeat, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
@@ -82,7 +82,7 @@ export const trueLines: Game<TrueRules, TrueState> = {
     operationSetting('operation', ['add', 'sub', 'mul']),
     yesNo('open', 'Hands lie open'),
   ],
-  ownPacks: true,
+  ownPacks: anyOwnPacks,
   order: (play) => {
     const { hands, board, pile } = trueLines.setUp(play);
     return [

@@ -1,8 +1,9 @@
 import { factKey } from '../facts/fact.ts';
-import { numberRecipe, packOf, shuffledIds, type Card } from '../materials/pack.ts';
+import { numberRecipe, shuffledIds, type Card } from '../materials/pack.ts';
 import { twoNumberLayouts, type UnderLine } from '../numbers/underLine.ts';
 import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
 import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
+import { ownOf, packedWith, packInPlay } from './ownPacks.ts';
 import { chanceOf, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { namedScores, scoreCount } from './scoring.ts';
@@ -30,7 +31,8 @@ export interface LineState extends GameState {
 const rounds = 5;
 const handSize = 4;
 const recipe = numberRecipe(1, 9);
-const pack = packOf(recipe);
+/** The cards in play, each at its id. */
+const cardsOf = (play: Play<LineRules>): readonly Card[] => packInPlay(packedWith(play, recipe));
 const none = 'none';
 
 export const underTheLine: Game<LineRules, LineState> = {
@@ -63,13 +65,18 @@ export const underTheLine: Game<LineRules, LineState> = {
     ]),
     yesNo('frame', 'With a place frame'),
   ],
-  order: (play) => [
-    {
-      name: 'From the top, four to each seat in turn',
-      seat: null,
-      cards: shuffledIds(pack, chanceOf(play, { draws: 0 })).map((id) => pack[id] as Card),
-    },
-  ],
+  ownPacks: [5, 6, 7, 8, 9],
+  order: (play) => {
+    const cards = cardsOf(play);
+    const faces = (ids: readonly number[]) => ids.map((id) => cards[id] as Card);
+    return play.packs
+      ? Array.from({ length: play.seats }, (_, seat) => ({
+          name: `Pack of seat ${seat + 1}, from the top, four a round`,
+          seat,
+          cards: faces(ownOf(packedWith(play, recipe), shuffledPile(play), seat)),
+        }))
+      : [{ name: 'From the top, four to each seat in turn', seat: null, cards: faces(shuffledPile(play)) }];
+  },
   aidAt: ({ frame }) => (frame ? 'placeFrame' : null),
   operations: ({ kind }) => [kind === 'under' ? 'add' : 'sub'],
   materials: ({ frame }) => ({
@@ -80,7 +87,7 @@ export const underTheLine: Game<LineRules, LineState> = {
   setUp: (play) =>
     deal(play, {
       ...freshState,
-      pile: shuffledIds(pack, chanceOf(play, { draws: 0 })),
+      pile: shuffledPile(play),
       draws: 1,
       gone: [],
       hands: [],
@@ -113,7 +120,7 @@ export const underTheLine: Game<LineRules, LineState> = {
     rows: state.hands.map((hand, seat) => ({
       name: `Seat ${seat + 1}`,
       seat,
-      cards: hand.map((id) => pack[id] as Card),
+      cards: hand.map((id) => cardsOf(play)[id] as Card),
     })),
     totals: namedScores(play, state.points, 'Together'),
     target: play.rules.line,
@@ -122,7 +129,7 @@ export const underTheLine: Game<LineRules, LineState> = {
   best: (play, state) => {
     const seat = toLay(play, state);
     if (state.asking || seat === undefined) return null;
-    const best = bestLayout(play, worthsOf(state, seat));
+    const best = bestLayout(play, worthsOf(play, state, seat));
     if (!best)
       return {
         says: `Nothing these cards can be laid to stays under ${play.rules.line}.`,
@@ -138,8 +145,18 @@ export const underTheLine: Game<LineRules, LineState> = {
   },
 };
 
-const worthsOf = (state: LineState, seat: number) =>
-  (state.hands[seat] ?? []).map((id) => (pack[id] as Card).worth);
+/** Throws RangeError for a pack of one's own whose cards are no tens and ones. */
+function shuffledPile(play: Play<LineRules>): number[] {
+  const cards = cardsOf(play);
+  if (cards.some(({ worth }) => worth < 1 || worth > 9))
+    throw new RangeError('Tens and ones are laid with cards from 1 to 9.');
+  return shuffledIds(cards, chanceOf(play, { draws: 0 }));
+}
+
+function worthsOf(play: Play<LineRules>, state: LineState, seat: number): number[] {
+  const cards = cardsOf(play);
+  return (state.hands[seat] ?? []).map((id) => (cards[id] as Card).worth);
+}
 const keyOf = ({ left, right }: UnderLine) => `${left},${right}`;
 const valueOf = ({ kind }: LineRules, { left, right, sum }: UnderLine) =>
   kind === 'under' ? sum : left - right;
@@ -163,7 +180,7 @@ const toLay = (play: Play<LineRules>, state: LineState) =>
   seatsIn(play, state).find((seat) => state.laid[seat] === null);
 
 function choicesOf(play: Play<LineRules>, state: LineState, seat: number): Choice[] {
-  const layouts = twoNumberLayouts(worthsOf(state, seat)).map((one) => ({
+  const layouts = twoNumberLayouts(worthsOf(play, state, seat)).map((one) => ({
     key: keyOf(one),
     says: `${one.left} ${signOf(play.rules)} ${one.right}`,
   }));
@@ -172,30 +189,36 @@ function choicesOf(play: Play<LineRules>, state: LineState, seat: number): Choic
     : layouts;
 }
 
-/** Four cards to each seat; too few left: those played before are shuffled in again. */
+/** Four cards to each seat, from its own pack where it has one; too few left: those played before are shuffled in again. */
 function deal(play: Play<LineRules>, state: LineState): LineState {
   const seats = seatsIn(play, state);
-  const needed = handSize * seats.length;
+  const packed = packedWith(play, recipe);
+  const cards = cardsOf(play);
   const gone = [...state.gone, ...state.hands.flat()];
-  const again = state.pile.length < needed;
-  const random = chanceOf(play, state);
+  const again = play.packs
+    ? seats.some((seat) => ownOf(packed, state.pile, seat).length < handSize)
+    : state.pile.length < handSize * seats.length;
   const fresh = again
     ? [
         ...state.pile,
         ...shuffledIds(
-          gone.map((id) => pack[id] as Card),
-          random,
+          gone.map((id) => cards[id] as Card),
+          chanceOf(play, state),
         ),
       ]
     : state.pile;
   const hands = Array.from({ length: play.seats }, (_, seat) => {
     const at = seats.indexOf(seat);
-    return at < 0 ? [] : fresh.slice(handSize * at, handSize * (at + 1));
+    if (at < 0) return [];
+    return play.packs
+      ? ownOf(packed, fresh, seat).slice(0, handSize)
+      : fresh.slice(handSize * at, handSize * (at + 1));
   });
+  const dealt = new Set(hands.flat());
   return {
     ...state,
     draws: state.draws + 1,
-    pile: fresh.slice(needed),
+    pile: fresh.filter((id) => !dealt.has(id)),
     gone: again ? [] : gone,
     hands,
     laid: Array<null>(play.seats).fill(null),
@@ -212,7 +235,7 @@ function act(play: Play<LineRules>, state: LineState, move: Move): LineState {
       const chosen =
         move.key === none
           ? none
-          : twoNumberLayouts(worthsOf(state, move.seat)).find((one) => keyOf(one) === move.key);
+          : twoNumberLayouts(worthsOf(play, state, move.seat)).find((one) => keyOf(one) === move.key);
       const laid = state.laid.map((one, seat) => (seat === move.seat ? (chosen ?? null) : one));
       const next: LineState = { ...state, laid, turn: move.seat };
       if (chosen === none || chosen === undefined)
@@ -256,10 +279,12 @@ function settle(play: Play<LineRules>, state: LineState): LineState {
     return Math.abs(line - valueOf(play.rules, laid));
   };
   const least = Math.min(...seats.map(off));
-  const truly = seats.filter((seat) => state.laid[seat] === none && !bestLayout(play, worthsOf(state, seat)));
+  const truly = seats.filter(
+    (seat) => state.laid[seat] === none && !bestLayout(play, worthsOf(play, state, seat)),
+  );
   const missed = seats.find((seat) => state.laid[seat] === none && !truly.includes(seat));
   const found = seats.filter((seat) => {
-    const best = bestLayout(play, worthsOf(state, seat));
+    const best = bestLayout(play, worthsOf(play, state, seat));
     return best ? off(seat) === Math.abs(line - valueOf(play.rules, best)) : state.laid[seat] === none;
   });
   const points = play.against
@@ -267,7 +292,7 @@ function settle(play: Play<LineRules>, state: LineState): LineState {
         least < Infinity && off(seat) === least && seats.includes(seat) ? count + 1 : count,
       )
     : [(state.points[0] ?? 0) + found.length];
-  const best = missed === undefined ? undefined : bestLayout(play, worthsOf(state, missed));
+  const best = missed === undefined ? undefined : bestLayout(play, worthsOf(play, state, missed));
   const says = best
     ? `${wholeOf(play.rules, best)} was there.`
     : truly.length > 0

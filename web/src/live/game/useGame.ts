@@ -18,6 +18,7 @@ import type { Outbox } from '../outbox.ts';
 import type { TypedAnswer } from '../typedAnswer.ts';
 import { usePaintClock } from '../usePaintClock.ts';
 import { tableAnswers } from './gameAnswers.ts';
+import { calmMove } from './calmMove.ts';
 import { gameEvents } from './gameEvents.ts';
 import { calibrationAgeOf, seatAnswers, type Pressed } from './seatAnswer.ts';
 import { useClaims, type Claiming } from './useClaims.ts';
@@ -91,6 +92,7 @@ export function useGame(
     elsewhere,
   );
   const { read, touch, now, showing, put, turnTable, usedMs, pause } = kept;
+  const operations = game.operations(play.rules);
   const byStep = game.aidAt?.(play.rules) ?? null;
   const events = useMemo(() => gameEvents(row), [row]);
   const { table, state, moves } = now;
@@ -234,15 +236,19 @@ export function useGame(
     noted: now.noted,
     undo: () => {
       if (read().noted.length > 0) return put({ noted: read().noted.slice(0, -1) }, [], false);
-      const last = read().moves.at(-1);
-      if (!last || read().table.status === 'over') return;
-      const rest = read().moves.slice(0, -1);
+      const { moves, table } = read();
+      // The table stays calm: what was played before it turned so is undone, and it turns calm again.
+      const calmed = moves.at(-1)?.move.kind === 'calm';
+      const taken = moves.slice(calmed ? -2 : -1);
+      if (table.status === 'over' || taken.length <= (calmed ? 1 : 0)) return;
+      const rest = moves.slice(0, -taken.length);
       const back = resumePlan(
         row.plan,
         rest.map((one) => one.move),
       );
       touch({ claimed: undefined });
-      put({ state: back.state, moves: rest }, events.undone(last));
+      put({ state: back.state, moves: rest }, taken.toReversed().flatMap(events.undone));
+      if (calmed) perform(calmMove(row, operations), performance.now());
       // What is asked again was seen before: it takes no time.
       touch({ spoiled: true });
     },
@@ -251,7 +257,13 @@ export function useGame(
       turnTable({ status: 'playing', pausedAt: null, pauseReason: null });
       touch({ spoiled: true });
     },
-    calm: () => turnTable({ calm: true }),
+    calm: () => {
+      const { table } = read();
+      if (table.calm || table.status !== 'playing') return;
+      turnTable({ calm: true });
+      // Cards and dice of the app turn to what each knows; real ones go on as they lie.
+      if (row.plan.mode === 'screen') perform(calmMove(row, operations), performance.now());
+    },
     finish: () => {
       if (read().table.status === 'over') return;
       // What was set down last goes on record too.

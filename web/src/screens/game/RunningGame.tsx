@@ -271,7 +271,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
           (timeIsOut ? 'The time set is out: End when the turn is done.' : nameSeats(need.says, names))
         }
         playing={playing}
-        mayUndo={game.moves.length > 0}
+        mayUndo={game.moves.some(({ move }) => move.kind !== "calm")}
         onUndo={back}
         onInterrupted={() => game.pause('interrupted')}
         best={best}

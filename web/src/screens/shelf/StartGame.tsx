@@ -38,8 +38,6 @@ import { PrintedOrder } from './PrintedOrder.tsx';
 
 const nobody = 'nobody';
 const adult = 'adult';
-/** Packs of their own, by their largest number. */
-const ownPacks = [5, 6, 7, 8, 9, 10, 12, 13] as const;
 
 /** Who plays and how; then to the table. */
 export function StartGame({
@@ -193,7 +191,7 @@ export function StartGame({
           sx={{ minWidth: 118 }}
         >
           <MenuItem value="">step&rsquo;s</MenuItem>
-          {ownPacks.map((one) => (
+          {game.ownPacks.map((one) => (
             <MenuItem key={one} value={String(one)}>
               1 to {one}
             </MenuItem>
