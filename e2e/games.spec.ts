@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
+import { beginGame, need, painted, press } from './gameHouse.ts';
 import { games } from '@veldrift/core/games';
-import type { PupilInput, PupilPage, ReviewPage } from '@veldrift/wire';
+import type { PupilPage, ReviewPage } from '@veldrift/wire';
 import {
   addPupil,
   deletePupil,
@@ -13,60 +14,6 @@ import {
   signIn,
 } from './house.ts';
 
-interface Begins {
-  readonly step?: RegExp;
-  /** Seat 2: another pupil's name; the grown-up sits there when left out; null: nobody. */
-  readonly second?: string | null;
-  readonly where?: RegExp;
-  readonly flips?: readonly string[];
-}
-
-/** From a game's page on the shelf to the table, begun. Gives the id of the first pupil's play. */
-async function beginGame(
-  page: Page,
-  game: string,
-  pupil: PupilInput,
-  { step, second, where, flips = [] }: Begins = {},
-): Promise<string> {
-  await page.goto(`${house().base}/shelf/${game}?pupil=${pupil.id}`);
-  if (step) await page.getByRole('button', { name: step }).first().click();
-  if (second !== undefined) {
-    await page.getByLabel('Seat 2').click();
-    await page
-      .getByRole('option', { name: second === null ? 'nobody' : new RegExp(`^${second}`) })
-      .first()
-      .click();
-  }
-  if (where) {
-    await page.getByLabel('Where').click();
-    await page.getByRole('option', { name: where }).click();
-  }
-  for (const flip of flips) await page.getByLabel(flip).click();
-  await page.getByRole('button', { name: 'To the table' }).click();
-  await page.getByRole('button', { name: 'Begin' }).click();
-  await expect(page.locator('[data-status="playing"]')).toBeVisible();
-  return page.url().split('/').at(-1) as string;
-}
-
-const need = (page: Page) => page.locator('.game-field').getAttribute('data-need');
-const painted = (page: Page) =>
-  page.evaluate(
-    () =>
-      new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done)))),
-  );
-/** Presses a key when what is asked has been painted, and waits until something else is asked. */
-async function press(page: Page, key: string): Promise<void> {
-  const before = await page.locator('.game-field').innerText();
-  await painted(page);
-  await page.keyboard.press(key);
-  await expect
-    .poll(
-      async () =>
-        (await page.locator('.game-field').count()) === 0 ||
-        (await page.locator('.game-field').innerText()) !== before,
-    )
-    .toBe(true);
-}
 const review = async (page: Page, playId: string): Promise<ReviewPage> => keptReview(page, playId);
 
 test('house rules are made under a name, the game is played to its end, and every fact is on record', async ({

@@ -1,0 +1,140 @@
+import { expect, type Page } from '@playwright/test';
+import { answerOf, parseFactKey } from '@veldrift/core';
+import type { PupilInput } from '@veldrift/wire';
+import { v7 as uuid } from 'uuid';
+import { house } from './house.ts';
+
+interface Begins {
+  readonly step?: RegExp;
+  /** Seat 2: another pupil's name; the grown-up sits there when left out; null: nobody. */
+  readonly second?: string | null;
+  readonly where?: RegExp;
+  readonly flips?: readonly string[];
+}
+
+/** From a game's page on the shelf to the table, begun. Gives the id of the first pupil's play. */
+export async function beginGame(
+  page: Page,
+  game: string,
+  pupil: PupilInput,
+  { step, second, where, flips = [] }: Begins = {},
+): Promise<string> {
+  await page.goto(`${house().base}/shelf/${game}?pupil=${pupil.id}`);
+  if (step) await page.getByRole('button', { name: step }).first().click();
+  if (second !== undefined) {
+    await page.getByLabel('Seat 2').click();
+    await page
+      .getByRole('option', { name: second === null ? 'nobody' : new RegExp(`^${second}`) })
+      .first()
+      .click();
+  }
+  if (where) {
+    await page.getByLabel('Where').click();
+    await page.getByRole('option', { name: where }).click();
+  }
+  for (const flip of flips) await page.getByLabel(flip).click();
+  await page.getByRole('button', { name: 'To the table' }).click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.locator('[data-status="playing"]')).toBeVisible();
+  return page.url().split('/').at(-1) as string;
+}
+
+export const need = (page: Page) => page.locator('.game-field').getAttribute('data-need');
+export const painted = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done)))),
+  );
+
+/** Presses a key when what is asked has been painted, and waits until something else is asked. */
+export async function press(page: Page, key: string): Promise<void> {
+  const before = await page.locator('.game-field').innerText();
+  await painted(page);
+  await page.keyboard.press(key);
+  await expect
+    .poll(
+      async () =>
+        (await page.locator('.game-field').count()) === 0 ||
+        (await page.locator('.game-field').innerText()) !== before,
+    )
+    .toBe(true);
+}
+
+const dayMs = 86_400_000;
+
+/** Puts practice of two earlier days on record: each fact answered rightly twice a day after so long, ms. */
+export async function hasPractised(
+  page: Page,
+  pupil: PupilInput,
+  facts: readonly string[],
+  latencyMs: number,
+): Promise<void> {
+  const events = [3, 2].flatMap((daysAgo) => {
+    const ids = { v: 1, pupilId: pupil.id, visitId: uuid() };
+    const inPlay = { ...ids, playId: uuid(), seat: 0 };
+    const begins = Date.now() - daysAgo * dayMs;
+    const at = (ms: number) => new Date(begins + ms).toISOString();
+    const asked = [...facts, ...facts];
+    return [
+      { ...ids, id: uuid(), kind: 'visitStarted', at: at(0) },
+      {
+        ...inPlay,
+        id: uuid(),
+        kind: 'playStarted',
+        at: at(1000),
+        purpose: 'practice',
+        setId: pupil.setId,
+        seed: 1,
+        lengthMs: 3_600_000,
+        way: 'tutor',
+        limitMs: 3000,
+        device: 'test',
+      },
+      ...asked.map((fact, nth) => ({
+        ...inPlay,
+        id: uuid(),
+        kind: 'answerGiven',
+        at: at(2000 + 4000 * nth),
+        fact,
+        hidden: 'result',
+        judgement: 'right',
+        given: String(answerOf(parseFactKey(fact))),
+        latencyMs,
+        lastKeyMs: null,
+        voided: false,
+        way: 'tutor',
+        overheadMs: 0,
+        spreadMs: 0,
+        calibrated: false,
+        calibrationAgeDays: null,
+        limitMs: 3000,
+        aided: false,
+        seen: [],
+        usedMs: 4000 * (nth + 1),
+      })),
+      {
+        ...inPlay,
+        id: uuid(),
+        kind: 'playEnded',
+        at: at(4000 + 4000 * asked.length),
+        usedMs: 4000 * asked.length,
+        reason: 'tutor',
+        calm: false,
+        interrupted: false,
+      },
+    ];
+  });
+  // A batch holds a hundred events at most.
+  for (let from = 0; from < events.length; from += 100) {
+    const response = await page.request.post(`${house().base}/api/events`, {
+      data: { deviceNow: new Date().toISOString(), events: events.slice(from, from + 100) },
+    });
+    const { results = [] } = (await response.json()) as { results?: readonly { status: string }[] };
+    expect(results.filter((one) => one.status !== 'kept')).toEqual([]);
+    expect(response.ok()).toBe(true);
+  }
+}
+
+/** The sums of two numbers from 1 to so much. */
+export const sumsTo = (most: number): string[] =>
+  Array.from({ length: most * most }, (_, nth) => `${(nth % most) + 1}+${Math.floor(nth / most) + 1}`);

@@ -1,0 +1,146 @@
+import { expect, test } from '@playwright/test';
+import { addPupil, deletePupil, keptReview, signIn } from './house.ts';
+import { beginGame, hasPractised, need, painted, press, sumsTo } from './gameHouse.ts';
+
+test('calm turns a game to what the pupil knows, takes no times, and stays through an undo', async ({
+  page,
+}) => {
+  await signIn(page);
+  const pupil = await addPupil(page, {
+    operation: 'add',
+    setId: 'strategy/add/bonds-to-ten',
+    capture: 'tutor',
+  });
+  const known = sumsTo(6);
+  await hasPractised(page, pupil, known, 900);
+  const playId = await beginGame(page, 'outweigh', pupil, { step: /^Sums to 10/, second: null });
+  await press(page, 'Space');
+  await press(page, 'ArrowRight');
+  await press(page, 'ArrowRight');
+  await page.keyboard.press('c');
+  await expect(page.locator('.field[data-calm="true"]')).toBeVisible();
+  const asked: string[] = [];
+  for (let turns = 0; turns < 2; turns += 1) {
+    await press(page, 'Space');
+    for (let hands = 0; hands < 2; hands += 1) {
+      asked.push((await page.locator('.prompt').innerText()).replace(/\s/g, ''));
+      await press(page, 'ArrowRight');
+    }
+  }
+  expect(asked.filter((fact) => known.includes(fact))).toEqual(asked);
+  await page.keyboard.press('Backspace');
+  await expect(page.locator('[data-need="say"]')).toBeVisible();
+  await expect(page.locator('.field[data-calm="true"]')).toBeVisible();
+  await press(page, 'ArrowRight');
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  const kept = await keptReview(page, playId);
+  expect(kept.play.calm).toBe(true);
+  expect(kept.answers.map((one) => one.latencyMs !== null)).toEqual([true, true, false, false, false, false]);
+  expect(kept.game?.moves.filter((one) => one.move.kind === 'calm')).toHaveLength(1);
+  await deletePupil(page, pupil);
+});
+
+test('undo right after calm takes back the turn before it, and the table stays calm', async ({ page }) => {
+  await signIn(page);
+  const pupil = await addPupil(page, {
+    operation: 'add',
+    setId: 'strategy/add/bonds-to-ten',
+    capture: 'tutor',
+  });
+  const playId = await beginGame(page, 'outweigh', pupil, { step: /^Sums to 5/, second: null });
+  await press(page, 'Space');
+  const first = await page.locator('.prompt').innerText();
+  await press(page, 'ArrowRight');
+  await page.keyboard.press('c');
+  await expect(page.locator('.field[data-calm="true"]')).toBeVisible();
+  await page.keyboard.press('Backspace');
+  await expect(page.locator('.prompt')).toHaveText(first);
+  await press(page, 'ArrowRight');
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  const kept = await keptReview(page, playId);
+  expect(kept.game?.moves.map((one) => one.move.kind)).toEqual(['go', 'calm', 'said']);
+  expect(kept.answers.map((one) => one.latencyMs)).toEqual([null]);
+  await deletePupil(page, pupil);
+});
+
+test('a levelled race gives the slower one a head start from both their own times', async ({ page }) => {
+  await signIn(page);
+  const over = { operation: 'add', setId: 'strategy/add/bonds-to-ten', capture: 'tutor' } as const;
+  const quick = await addPupil(page, { name: 'Juno Q.', ...over });
+  const slow = await addPupil(page, { name: 'Ivo S.', ...over });
+  await hasPractised(page, quick, sumsTo(6), 900);
+  await hasPractised(page, slow, sumsTo(6), 2400);
+  const playId = await beginGame(page, 'first-voice', quick, {
+    step: /^Dice, sums/,
+    second: 'Ivo S.',
+    flips: ['Levelled: the slower one has a head start'],
+  });
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-need="claim"]')).toBeVisible();
+  // The tutor sees it; 2.4 s less 0.9 s.
+  await expect(page.getByText('1.5 s ahead')).toBeVisible();
+  await painted(page);
+  // The quick one is first by the clock, the slow one within the head start.
+  await page.keyboard.press('z');
+  await page.keyboard.press('m');
+  await expect(page.locator('.ask-who')).toHaveText('Ivo S.');
+  await press(page, 'ArrowRight');
+  // Alone within it, the quick one has it all the same.
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-need="claim"]')).toBeVisible();
+  await painted(page);
+  await page.keyboard.press('z');
+  await expect(page.locator('.ask-who')).toHaveText('Juno Q.');
+  await press(page, 'ArrowRight');
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  const kept = await keptReview(page, playId);
+  expect(kept.game?.moves.flatMap(({ move }) => (move.kind === 'claim' ? [move.seat] : []))).toEqual([1, 0]);
+  await deletePupil(page, quick);
+  await deletePupil(page, slow);
+});
+
+test('the grown-up errs on purpose on a known fact, the child judges, and it is said right after', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await signIn(page);
+  const pupil = await addPupil(page, {
+    operation: 'add',
+    setId: 'strategy/add/bonds-to-ten',
+    capture: 'tutor',
+  });
+  await hasPractised(page, pupil, sumsTo(10), 900);
+  const veiled = page.getByRole('button', { name: 'For you, veiled' });
+  let playId = '';
+  // About one turn in four: a pack may go by without one.
+  for (let packs = 0; packs < 5 && (await veiled.count()) === 0; packs += 1) {
+    if (packs > 0) await page.getByRole('button', { name: 'End', exact: true }).click();
+    playId = await beginGame(page, 'outweigh', pupil, {
+      step: /^Sums to 10/,
+      flips: ['I err on purpose now and then'],
+    });
+    while ((await veiled.count()) === 0 && (await page.locator('.game-field').count()) > 0)
+      await press(page, (await need(page)) === 'say' ? 'ArrowRight' : 'Space');
+  }
+  // The child sees the screen too: what to say wrongly shows when it is asked for.
+  await expect(veiled).not.toContainText('on purpose');
+  await veiled.click();
+  await expect(veiled).toContainText(/say \d+, on purpose/);
+  const wrong = /say (\d+)/.exec(await veiled.innerText())?.[1];
+  const sum = (await page.locator('.prompt').innerText()).match(/\d+/g)?.map(Number) ?? [];
+  expect(Number(wrong)).not.toBe((sum[0] ?? 0) + (sum[1] ?? 0));
+  await page.getByRole('button', { name: 'The child saw it' }).click();
+  await expect(page.locator('.told')).toContainText('Said right, together.');
+  await expect(page.locator('.told-fact')).toHaveText(
+    `${sum[0]} + ${sum[1]} = ${(sum[0] ?? 0) + (sum[1] ?? 0)}`,
+  );
+  await page.keyboard.press('Space');
+  await expect(page.locator('.told')).toHaveCount(0);
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  const kept = await keptReview(page, playId);
+  const errors = kept.game?.moves.filter(({ move }) => move.kind === 'said' && move.erred !== undefined);
+  expect(errors?.map((one) => one.move)).toMatchObject([{ seat: 1, right: true, erred: 'caught' }]);
+  // A grown-up's error is no answer of the child.
+  expect(kept.answers.every((one) => one.judgement === 'right')).toBe(true);
+  await deletePupil(page, pupil);
+});
