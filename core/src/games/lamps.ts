@@ -1,25 +1,23 @@
-import { factKey } from '../facts/fact.ts';
-import { numberRecipe, packOf, type Card, type Recipe } from '../materials/pack.ts';
+import { packOf } from '../materials/pack.ts';
 import { shuffled } from '../random/random.ts';
 import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
+import {
+  afterCard,
+  copiesOfSpecial,
+  faceOf,
+  lampRecipe,
+  lampSpecials,
+  lampSpecialTexts,
+  lampTop,
+  worthOf,
+  type LampCard,
+  type LampSpecial,
+  type LampTotal,
+} from './lampCards.ts';
 import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
 import { oneSetting } from './setting.ts';
-
-/** Special cards; each kind joins at a step of its own. */
-export const lampSpecials = ['rest', 'tenOff', 'upToTen', 'twice', 'missing'] as const;
-export type LampSpecial = (typeof lampSpecials)[number];
-
-export const lampSpecialTexts: Readonly<
-  Record<LampSpecial, { readonly name: string; readonly says: string }>
-> = {
-  rest: { name: 'rest', says: 'the next player sits out' },
-  tenOff: { name: 'ten off', says: 'the total less 10' },
-  upToTen: { name: 'up to ten', says: 'the total rises to the next ten' },
-  twice: { name: 'twice', says: 'the card last added is added again' },
-  missing: { name: 'what is missing', says: 'the total becomes 100 less itself' },
-};
 
 export interface LampRules {
   readonly specials: readonly LampSpecial[];
@@ -27,29 +25,15 @@ export interface LampRules {
   readonly total: 'beads' | 'written' | 'head';
 }
 
-/** A number card by its id in the pack, or a special one. */
-export type LampCard =
-  | { readonly kind: 'number'; readonly id: number }
-  | { readonly kind: 'special'; readonly special: LampSpecial; readonly copy: number };
+const openCards = 3;
 
-export interface LampState extends GameState {
+export interface LampState extends GameState, LampTotal {
   readonly pile: readonly LampCard[];
-  readonly open: readonly LampCard[];
   readonly gone: readonly LampCard[];
-  readonly total: number;
-  /** The number card last added; 0: none yet. */
-  readonly last: number;
-  /** First up to 100, then down again. */
-  readonly down: boolean;
   /** Tens whose lamp is lit, and by whom carried off. */
   readonly lit: readonly number[];
   readonly carried: readonly (readonly number[])[];
 }
-
-const recipe: Recipe = numberRecipe(1, 10);
-const openCards = 3;
-const copiesOfSpecial = 3;
-const top = 100;
 
 const words = (specials: number, total: LampRules['total'] = 'beads'): LampRules => ({
   specials: lampSpecials.slice(0, specials),
@@ -112,7 +96,7 @@ export const lamps: Game<LampRules, LampState> = {
   aidAt: ({ total }) => (total === 'beads' ? 'beadFrame' : null),
   operations: () => ['add', 'sub'],
   materials: ({ specials }) => ({
-    pack: recipe,
+    pack: lampRecipe,
     dice: [],
     others: [
       'ten lamps, for 10 to 100',
@@ -121,7 +105,7 @@ export const lamps: Game<LampRules, LampState> = {
   }),
   setUp: (play) => {
     const cards: LampCard[] = [
-      ...packOf(recipe).map(({ id }): LampCard => ({ kind: 'number', id })),
+      ...packOf(lampRecipe).map(({ id }): LampCard => ({ kind: 'number', id })),
       ...play.rules.specials.flatMap((special) =>
         Array.from({ length: copiesOfSpecial }, (_, copy): LampCard => ({ kind: 'special', special, copy })),
       ),
@@ -170,7 +154,7 @@ export const lamps: Game<LampRules, LampState> = {
     totals: [
       { name: 'Total', value: state.total, ...(play.rules.total === 'beads' ? {} : { veiled: true }) },
     ],
-    target: state.down ? 0 : top,
+    target: state.down ? 0 : lampTop,
   }),
   scores: (play, state) => {
     const counts = state.carried.map((tens) => tens.length);
@@ -192,69 +176,6 @@ export const lamps: Game<LampRules, LampState> = {
     };
   },
 };
-
-const pack = packOf(recipe);
-const worthOf = (card: LampCard) => (card.kind === 'number' ? (pack[card.id] as Card).worth : null);
-
-function faceOf(card: LampCard, at: number) {
-  if (card.kind === 'number') {
-    const { id, rank, colour, worth } = pack[card.id] as Card;
-    return { id, rank, colour, worth };
-  }
-  return {
-    id: 1000 + at,
-    rank: 'joker' as const,
-    colour: 'black' as const,
-    worth: null,
-    says: lampSpecialTexts[card.special].name,
-  };
-}
-
-/** The total after the open card at a place, and how it is told; undefined: it cannot be played. */
-function afterCard(
-  state: LampState,
-  at: number,
-): { readonly total: number; readonly says: string; readonly fact?: string } | undefined {
-  const card = state.open[at];
-  if (!card) return undefined;
-  const { total, down, last } = state;
-  const moved = (by: number, says: string) => {
-    const next = down ? total - by : total + by;
-    return next < 0 || next > top
-      ? undefined
-      : { total: next, says: `${says}${total} ${down ? '−' : '+'} ${by} = ${next}` };
-  };
-  const worth = worthOf(card);
-  if (worth !== null) {
-    const found = moved(worth, '');
-    // 34 + 6 rests on 4 + 6, which is what the map of facts knows.
-    const ones = total % 10;
-    const fact = down
-      ? ones >= worth
-        ? factKey({ operation: 'sub', left: ones, right: worth })
-        : undefined
-      : factKey({ operation: 'add', left: ones, right: worth });
-    return found && { ...found, ...(fact === undefined ? {} : { fact }) };
-  }
-  const { special } = card as LampCard & { readonly kind: 'special' };
-  const { name } = lampSpecialTexts[special];
-  switch (special) {
-    case 'rest':
-      return { total, says: `${name}: the next player sits out` };
-    case 'tenOff':
-      return total < 10 ? undefined : { total: total - 10, says: `${name}: ${total} − 10 = ${total - 10}` };
-    case 'upToTen': {
-      const next = Math.ceil(total / 10) * 10;
-      return next === total || next > top
-        ? undefined
-        : { total: next, says: `${name}: ${total} + ${next - total} = ${next}` };
-    }
-    case 'twice':
-      return last === 0 ? undefined : moved(last, `${name}: `);
-    case 'missing':
-      return { total: top - total, says: `${name}: 100 − ${total} = ${top - total}` };
-  }
-}
 
 function choicesOf(state: LampState): Choice[] {
   return state.open.flatMap((card, at) => {
@@ -286,7 +207,7 @@ function act(play: Play<LampRules>, state: LampState, move: Move): LampState {
   const carried = carriedOff
     ? state.carried.map((tens, seat) => (seat === state.turn ? [...tens, ten] : tens))
     : state.carried;
-  const down = state.down || after.total === top;
+  const down = state.down || after.total === lampTop;
   const rest = card.kind === 'special' && card.special === 'rest';
   const first = nextSeat(play, state, state.turn);
   const says = [

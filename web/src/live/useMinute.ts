@@ -8,7 +8,6 @@ import {
   timeLeftMs,
   type Answer,
   type Judgement,
-  type Mark,
   type Measuring,
   type MinuteEvent,
   type MinuteState,
@@ -21,40 +20,15 @@ import type { MinuteRow } from '../app/deviceDb.ts';
 import { frozenGapMs } from './frameWatch.ts';
 import type { Outbox } from './outbox.ts';
 import { allowanceMs, readAnswer, type ReadAnswer } from './readAnswer.ts';
+import type { LiveMinute } from './liveMinute.ts';
 import { usePlayKeeper } from './usePlayKeeper.ts';
 import { typedText, typedTimes, type TypedAnswer } from './typedAnswer.ts';
 import type { TableOptions } from './tableOptions.ts';
 import { useMovedScreen } from './useMovedScreen.ts';
 import { useMinuteWatch } from './useMinuteWatch.ts';
-import { readRemote, type RemoteAnswer } from './remoteAnswer.ts';
+import { readRemote } from './remoteAnswer.ts';
 import { tableEvents } from './tableEvents.ts';
 import { usePaintClock } from './usePaintClock.ts';
-
-/** A minute under way on this device. All times handed in are time stamps of the page (ms). */
-export interface LiveMinute {
-  readonly state: MinuteState;
-  /** Identifies one showing of a prompt; changes whenever it is painted afresh. */
-  readonly promptId: string;
-  /** ms left, as last ticked. */
-  readonly leftMs: number;
-  readonly start: () => void;
-  /** Whether a key pressed then can belong to the prompt now shown: it was painted before. */
-  readonly isShownAt: (at: number) => boolean;
-  /** Hears of digits being typed, so that an answer begun in time may be finished after it. */
-  readonly typing: (typed: TypedAnswer) => void;
-  readonly answerTyped: (typed: TypedAnswer) => boolean;
-  readonly judge: (judgement: Judgement, at: number, typed?: TypedAnswer) => boolean;
-  readonly answerRemote: (answer: RemoteAnswer) => boolean;
-  /** Hears when another screen painted a prompt. `sameClock`: a window of this machine, whose time stamps compare. */
-  readonly shownElsewhere: (promptId: string, at: number, sameClock: boolean) => void;
-  readonly undo: () => void;
-  readonly pause: (reason: PauseReason) => void;
-  readonly resume: () => void;
-  readonly calm: () => void;
-  readonly end: () => void;
-  readonly toggleMark: (mark: Mark) => void;
-  readonly say: (given: string | null) => void;
-}
 
 /** Runs a minute from its row: the clock, the answers, and keeping both on disk as they come. */
 export function useMinute(

@@ -44,7 +44,12 @@ export function DayLine() {
             <span className="day-bar" style={{ width: `${(100 * visit.minutes) / widthOf(visit, visits)}%` }}>
               {due.length > 0 && <i className="day-notch" />}
             </span>
-            <span className="day-who">{visit.pupil.name}</span>
+            <span
+              className="day-who"
+              style={{ maxWidth: `${(100 * roomOf(visit, visits)) / widthOf(visit, visits)}%` }}
+            >
+              {visit.pupil.name}
+            </span>
           </Link>
         );
       })}
@@ -66,8 +71,11 @@ function spanOf(visits: readonly TodayVisit[], minute: number): { from: number; 
   };
 }
 
-/** The room a name may take: up to the next visit, at least the visit itself. */
-function widthOf(visit: TodayVisit, visits: readonly TodayVisit[]): number {
+/** Minutes of the line that a name may take: up to the next visit, which may begin before this one ends. */
+function roomOf(visit: TodayVisit, visits: readonly TodayVisit[]): number {
   const next = visits.find((one) => one.startsAtMin > visit.startsAtMin);
-  return Math.max(visit.minutes, Math.min(75, (next?.startsAtMin ?? Infinity) - visit.startsAtMin - 3));
+  return Math.min(75, (next?.startsAtMin ?? Infinity) - visit.startsAtMin - 2);
 }
+
+const widthOf = (visit: TodayVisit, visits: readonly TodayVisit[]): number =>
+  Math.max(visit.minutes, roomOf(visit, visits));

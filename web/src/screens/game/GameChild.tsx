@@ -8,6 +8,8 @@ import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
 import { claimKeys } from './claimKeys.ts';
 import { GameField } from './GameField.tsx';
 import { viewOf } from './gameView.ts';
+import '../../parts/table/table.css';
+import './ask.css';
 import './game.css';
 
 type Tell = (kind: ChildTells['kind'], more: Partial<ChildTells>) => void;

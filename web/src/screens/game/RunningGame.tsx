@@ -11,7 +11,6 @@ import { useAid } from '../../parts/aids/useAid.ts';
 import { useElsewhere } from '../table/useTwoScreens.ts';
 import { useGame } from '../../live/game/useGame.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
-import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
 import { KeyHelp } from '../table/KeyHelp.tsx';
 import { Margin } from '../table/Margin.tsx';
 import { BestLine } from './BestLine.tsx';
@@ -25,10 +24,13 @@ import { missedAt } from '../../live/game/seatAnswer.ts';
 import { nameSeats, viewOf } from './gameView.ts';
 import { useGameKeys } from './useGameKeys.ts';
 import { useGameScreen } from './useGameScreen.ts';
+import { useTurn } from './useTurn.ts';
 import { useTimeSet } from './useTimeSet.ts';
 import { useSignal } from './useSignal.ts';
 import { useSweepClock } from './useSweepClock.ts';
 import '../table/live.css';
+import '../../parts/table/table.css';
+import './ask.css';
 import './game.css';
 
 /** The child's field with what lies there, the tutor's margin and strip; one tap or key a turn. */
@@ -40,10 +42,6 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const game = useGame(row, me, outbox, { way: row.way, elsewhere });
   const { need, table, state } = game;
   const flat = arrangement === 'flat';
-  const [typed, setTyped] = useState<TypedAnswer>([]);
-  const [trouble, setTrouble] = useState('');
-  const [helper, setHelper] = useState<number | null>(null);
-  const [erring, setErring] = useState<'caught' | 'missed' | null>(null);
   const [help, setHelp] = useState(false);
   const [best, setBest] = useState(false);
   const [leaving, setLeaving] = useState(false);
@@ -59,60 +57,16 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const view = viewOf(game, row.plan, state, { names, keypad, claimed: game.claiming.claimed });
   const shelf = useAid(game.promptId, game.layAid);
   const fact = need.kind === 'say' || need.kind === 'claim' ? need.asked.fact : null;
-  const after = (said: string | null) => {
-    setTrouble(said ?? '');
-    if (said !== null) return;
-    setTyped([]);
-    setHelper(null);
-    setErring(null);
-    setBest(false);
-  };
+  const turn = useTurn(game, { playing, keypad, onMade: () => setBest(false) });
+  const { typed, trouble, erring, helper, judge, move } = turn;
   const timeIsOut = useTimeSet(game, row.plan.minutes);
-  const judge = (judgement: Judgement, at: number, own: TypedAnswer = []) => {
-    if (!playing || !saying) return;
-    // An answer that was said wrongly on purpose is said right before anything else.
-    after(
-      game.judge(erring ? 'right' : judgement, at, {
-        typed: own,
-        helpedBy: helper ?? undefined,
-        ...(erring ? { erred: erring } : {}),
-      }),
-    );
-  };
-  const enter = () => {
-    if (typed.length === 0 || !saying) return;
-    const right = typedText(typed) === saying.asked.answer;
-    judge(right ? 'right' : 'wrong', typedTimes(typed)?.firstAt ?? 0, typed);
-  };
-  const digit = (key: string, at: number) => {
-    if (saying && keypad) {
-      if (game.isShownAt(at)) setTyped(typeDigit(typed, key, at));
-    } else if (need.kind === 'claim') {
-      const seat = Number(key) - 1;
-      if (key === '0') game.claiming.nobody();
-      else game.claiming.claim(seat, at, 'tutor');
-    }
-  };
-  const move: typeof game.make = (one, at) => {
-    const said = game.make(one, at);
-    after(said);
-    return said;
-  };
-  const back = () => {
-    if (typed.length > 0) setTyped(deleteDigit(typed));
-    else {
-      setErring(null);
-      setTrouble('');
-      game.undo();
-    }
-  };
   const screen = useGameScreen({
     row,
     game,
     aid: shelf.aid,
     frozen: signal.frozen,
     onMove: move,
-    onAnswered: after,
+    onAnswered: turn.after,
     setElsewhere,
   });
   const finish = () => {
@@ -135,12 +89,12 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     onBest: () => setBest(!best),
     onJudge: judge,
     onMark: game.toggleMark,
-    onBack: back,
+    onBack: turn.back,
     onPause: game.pause,
     onCalm: game.calm,
     onHelp: () => setHelp(true),
-    onDigit: digit,
-    onEnter: enter,
+    onDigit: turn.digit,
+    onEnter: turn.enter,
     onSpace: goOn,
     onClock: clock.toggle,
     onAid: playing && fact !== null ? shelf.toggle : () => undefined,
@@ -184,9 +138,9 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
             view={view}
             promptId={game.promptId}
             typed={typed}
-            onDigit={digit}
-            onDelete={() => setTyped(deleteDigit(typed))}
-            onEnter={enter}
+            onDigit={turn.digit}
+            onDelete={turn.rub}
+            onEnter={turn.enter}
             onMove={move}
             onClaim={(seat, at) => game.claiming.claim(seat, at, 'child')}
             shelf={
@@ -252,8 +206,8 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
             headStartMs={game.claiming.headStartMs}
             err={erring ? null : game.err}
             helper={helper}
-            onHelper={setHelper}
-            onErred={setErring}
+            onHelper={turn.setHelper}
+            onErred={turn.setErring}
             onClaim={(seat, at) => game.claiming.claim(seat, at, 'tutor')}
             onNobody={game.claiming.nobody}
             onLeave={(seat) => move({ kind: 'leave', seat }, performance.now())}
@@ -271,8 +225,8 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
           (timeIsOut ? 'The time set is out: End when the turn is done.' : nameSeats(need.says, names))
         }
         playing={playing}
-        mayUndo={game.moves.some(({ move }) => move.kind !== "calm")}
-        onUndo={back}
+        mayUndo={game.moves.some(({ move }) => move.kind !== 'calm')}
+        onUndo={turn.back}
         onInterrupted={() => game.pause('interrupted')}
         best={best}
         onBest={() => setBest(!best)}

@@ -27,7 +27,6 @@ import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { GameRow, GameSeat } from '../../app/deviceDb.ts';
-import { findSet } from '../../app/book.ts';
 import { pupilPageQuery, queryClient } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
 import { dealOf, grownUp, seatOf, startGame } from '../../live/game/startGame.ts';
@@ -35,9 +34,7 @@ import { measuringFor } from '../../live/measuringOf.ts';
 import { newSeed, playHead } from '../start/startPlay.ts';
 import type { ChosenRules } from './GamePage.tsx';
 import { PrintedOrder } from './PrintedOrder.tsx';
-
-const nobody = 'nobody';
-const adult = 'adult';
+import { adult, nobody, SeatField } from './SeatField.tsx';
 
 /** Who plays and how; then to the table. */
 export function StartGame({
@@ -153,53 +150,6 @@ export function StartGame({
     await startGame(outbox, row);
     await navigate(`/table/${row.playId}`);
   };
-  const seatField = (at: number) => (
-    <div key={at} className="seat-field">
-      <TextField
-        select
-        size="small"
-        fullWidth
-        label={`Seat ${at + 1}`}
-        value={seats[at] ?? nobody}
-        onChange={(event) => {
-          setSeats(seats.map((one, nth) => (nth === at ? event.target.value : one)));
-          setTrouble('');
-        }}
-      >
-        <MenuItem value={nobody}>nobody</MenuItem>
-        <MenuItem value={adult}>{me.name}</MenuItem>
-        {pupils.map((one) => (
-          <MenuItem key={one.id} value={one.id}>
-            {one.name}, {findSet(one.setId)?.name}
-          </MenuItem>
-        ))}
-      </TextField>
-      {game.ownPacks && cards && (
-        <TextField
-          select
-          size="small"
-          label="Pack"
-          value={packs[at] === null || packs[at] === undefined ? '' : String(packs[at])}
-          onChange={(event) =>
-            setPacks(
-              packs.map((one, nth) =>
-                nth === at ? (event.target.value === '' ? null : Number(event.target.value)) : one,
-              ),
-            )
-          }
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-          sx={{ minWidth: 118 }}
-        >
-          <MenuItem value="">step&rsquo;s</MenuItem>
-          {game.ownPacks.map((one) => (
-            <MenuItem key={one} value={String(one)}>
-              1 to {one}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-    </div>
-  );
   const flip = (label: string, on: boolean, set: (value: boolean) => void) => (
     <FormControlLabel
       control={<Switch checked={on} onChange={(event) => set(event.target.checked)} />}
@@ -209,7 +159,22 @@ export function StartGame({
   return (
     <section aria-label="Start" className="game-start">
       <h2>Who plays</h2>
-      {Array.from({ length: game.seats.most }, (_, at) => seatField(at))}
+      {Array.from({ length: game.seats.most }, (_, at) => (
+        <SeatField
+          key={at}
+          at={at}
+          who={seats[at] ?? nobody}
+          pupils={pupils}
+          grownUp={me.name}
+          onWho={(who) => {
+            setSeats(seats.map((one, nth) => (nth === at ? who : one)));
+            setTrouble('');
+          }}
+          pack={packs[at] ?? null}
+          packs={cards ? (game.ownPacks ?? []) : []}
+          onPack={(most) => setPacks(packs.map((one, nth) => (nth === at ? most : one)))}
+        />
+      ))}
       <TextField
         select
         size="small"

@@ -1,0 +1,87 @@
+import type { Judgement } from '@veldrift/core';
+import { useState } from 'react';
+import type { LiveGame } from '../../live/game/useGame.ts';
+import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
+
+/** What is typed and noted during one turn, and what the keys make of it. */
+export function useTurn(
+  game: LiveGame,
+  {
+    playing,
+    keypad,
+    onMade,
+  }: {
+    readonly playing: boolean;
+    /** The child types what it says. */
+    readonly keypad: boolean;
+    /** A move was made: what was shown of the turn before may go. */
+    readonly onMade: () => void;
+  },
+) {
+  const [typed, setTyped] = useState<TypedAnswer>([]);
+  const [trouble, setTrouble] = useState('');
+  const [helper, setHelper] = useState<number | null>(null);
+  const [erring, setErring] = useState<'caught' | 'missed' | null>(null);
+  const { need } = game;
+  const saying = need.kind === 'say' ? need : null;
+
+  /** After a move, or the sentence of one that could not be made. */
+  const after = (said: string | null) => {
+    setTrouble(said ?? '');
+    if (said !== null) return;
+    setTyped([]);
+    setHelper(null);
+    setErring(null);
+    onMade();
+  };
+  const judge = (judgement: Judgement, at: number, own: TypedAnswer = []) => {
+    if (!playing || !saying) return;
+    // An answer that was said wrongly on purpose is said right before anything else.
+    after(
+      game.judge(erring ? 'right' : judgement, at, {
+        typed: own,
+        helpedBy: helper ?? undefined,
+        ...(erring ? { erred: erring } : {}),
+      }),
+    );
+  };
+  const move: LiveGame['make'] = (one, at) => {
+    const said = game.make(one, at);
+    after(said);
+    return said;
+  };
+  const rub = () => setTyped(deleteDigit(typed));
+  return {
+    typed,
+    trouble,
+    helper,
+    setHelper,
+    /** A grown-up erred on purpose, and it is to be said right now. */
+    erring,
+    setErring,
+    after,
+    judge,
+    move,
+    rub,
+    digit: (key: string, at: number) => {
+      if (saying && keypad) {
+        if (game.isShownAt(at)) setTyped(typeDigit(typed, key, at));
+      } else if (need.kind === 'claim') {
+        if (key === '0') game.claiming.nobody();
+        else game.claiming.claim(Number(key) - 1, at, 'tutor');
+      }
+    },
+    enter: () => {
+      if (typed.length === 0 || !saying) return;
+      const right = typedText(typed) === saying.asked.answer;
+      judge(right ? 'right' : 'wrong', typedTimes(typed)?.firstAt ?? 0, typed);
+    },
+    /** Rubs out a digit; with none typed, the last move is undone. */
+    back: () => {
+      if (typed.length > 0) return rub();
+      setErring(null);
+      setTrouble('');
+      game.undo();
+    },
+  };
+}
