@@ -18,6 +18,12 @@ export function LineAsk({
     setText(next.slice(0, 120));
     setTrouble('');
   };
+  const make = (move: Move, at: number) => {
+    const said = onMove(move, at);
+    setTrouble(said ?? '');
+    // The next one is begun on an empty line.
+    if (said === null) setText('');
+  };
   const put = (token: string) => change(text === '' ? token : `${text} ${token}`);
   const allowed = need.ask.signs ?? signs;
   return (
@@ -27,7 +33,7 @@ export function LineAsk({
       onSubmit={(event) => {
         event.preventDefault();
         if (text.trim() === '') return setTrouble('Say the line first, such as 8 + 4 − 3.');
-        setTrouble(onMove({ kind: 'line', seat: need.seat, text }, event.timeStamp) ?? '');
+        make({ kind: 'line', seat: need.seat, text }, event.timeStamp);
       }}
     >
       <div className="ask-tokens" role="group" aria-label="Put the line together">
@@ -76,7 +82,7 @@ export function LineAsk({
           <Button
             variant="outlined"
             size="large"
-            onClick={(event) => setTrouble(onMove({ kind: 'pass', seat: need.seat }, event.timeStamp) ?? '')}
+            onClick={(event) => make({ kind: 'pass', seat: need.seat }, event.timeStamp)}
           >
             Pass
           </Button>
