@@ -10,6 +10,7 @@ interface Begins {
   readonly second?: string | null;
   readonly where?: RegExp;
   readonly flips?: readonly string[];
+  readonly roles?: readonly string[];
 }
 
 /** From a game's page on the shelf to the table, begun. Gives the id of the first pupil's play. */
@@ -17,7 +18,7 @@ export async function beginGame(
   page: Page,
   game: string,
   pupil: PupilInput,
-  { step, second, where, flips = [] }: Begins = {},
+  { step, second, where, flips = [], roles = [] }: Begins = {},
 ): Promise<string> {
   await page.goto(`${house().base}/shelf/${game}?pupil=${pupil.id}`);
   if (step) await page.getByRole('button', { name: step }).first().click();
@@ -33,6 +34,7 @@ export async function beginGame(
     await page.getByRole('option', { name: where }).click();
   }
   for (const flip of flips) await page.getByLabel(flip).click();
+  for (const role of roles) await page.getByRole('button', { name: role }).click();
   await page.getByRole('button', { name: 'To the table' }).click();
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.locator('[data-status="playing"]')).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addPupil, deletePupil, keptReview, signIn } from './house.ts';
+import { addPupil, deletePupil, house, keptReview, signIn } from './house.ts';
 import { beginGame, hasPractised, need, painted, press, sumsTo } from './gameHouse.ts';
 
 test('calm turns a game to what the pupil knows, takes no times, and stays through an undo', async ({
@@ -143,4 +143,166 @@ test('the grown-up errs on purpose on a known fact, the child judges, and it is 
   // A grown-up's error is no answer of the child.
   expect(kept.answers.every((one) => one.judgement === 'right')).toBe(true);
   await deletePupil(page, pupil);
+});
+
+test('a child gives the signal: everyone freezes, and another sign holds', async ({ page }) => {
+  await signIn(page);
+  const pupil = await addPupil(page, {
+    operation: 'add',
+    setId: 'strategy/add/bonds-to-ten',
+    capture: 'tutor',
+  });
+  const playId = await beginGame(page, 'turnabout', pupil, { step: /^A child gives the signal/ });
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-need="claim"]')).toBeVisible();
+  const signOf = async () => /[+−×]/.exec(await page.locator('.prompt').innerText())?.[0];
+  const before = await signOf();
+  await page.getByRole('button', { name: 'Signal' }).click();
+  await expect(page.getByRole('alert')).toContainText(
+    /Freeze\. Now: (addition|subtraction|multiplication)\./,
+  );
+  await expect(page.locator('.game-field')).toHaveCount(0);
+  await expect(page.locator('[data-need="claim"]')).toBeVisible();
+  expect(await signOf()).not.toBe(before);
+  await painted(page);
+  await page.keyboard.press('z');
+  await expect(page.locator('[data-need="say"]')).toBeVisible();
+  await press(page, 'ArrowRight');
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  const kept = await keptReview(page, playId);
+  expect(kept.game?.moves.map((one) => one.move.kind)).toEqual(['go', 'signal', 'claim', 'said']);
+  expect(kept.answers).toHaveLength(1);
+  await deletePupil(page, pupil);
+});
+
+test('a helped turn counts as worked out with credit to the helper, and a role goes round', async ({
+  page,
+}) => {
+  await signIn(page);
+  const over = { operation: 'add', setId: 'strategy/add/bonds-to-ten', capture: 'tutor' } as const;
+  const one = await addPupil(page, { name: 'Sanna H.', ...over });
+  const two = await addPupil(page, { name: 'Odo H.', ...over });
+  const playId = await beginGame(page, 'outweigh', one, {
+    step: /^Sums to 5/,
+    second: 'Odo H.',
+    roles: ['Scorekeeper'],
+  });
+  const keeper = page
+    .getByRole('list', { name: 'Seats' })
+    .getByRole('listitem')
+    .filter({ hasText: 'scorekeeper' });
+  await expect(keeper).toHaveCount(1);
+  const first = await keeper.innerText();
+  await press(page, 'Space');
+  await page.getByRole('list', { name: 'Seats' }).getByRole('button', { name: 'helped' }).click();
+  await press(page, 'ArrowRight');
+  await press(page, 'ArrowRight');
+  // A round is a turn of each; then the role has moved on by a seat.
+  for (let turns = 0; turns < 2 && (await keeper.innerText()) === first; turns += 1) {
+    await press(page, 'Space');
+    await press(page, 'ArrowRight');
+    await press(page, 'ArrowRight');
+  }
+  expect(await keeper.innerText()).not.toBe(first);
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  const kept = await keptReview(page, playId);
+  expect(kept.answers[0]).toMatchObject({ judgement: 'workedOut', seen: ['helped'] });
+  expect(kept.game?.moves[1]?.move).toMatchObject({ kind: 'said', seat: 0, right: true, helpedBy: 1 });
+  await deletePupil(page, one);
+  await deletePupil(page, two);
+});
+
+test('a pack of one’s own is dealt to its seat alone', async ({ page }) => {
+  await signIn(page);
+  const pupil = await addPupil(page, { operation: 'add', setId: 'strategy/add/bonds-to-ten' });
+  await page.goto(`${house().base}/shelf/under-the-line?pupil=${pupil.id}`);
+  await page.getByLabel('Pack').first().click();
+  await page.getByRole('option', { name: '1 to 5' }).click();
+  // Cards that are no tens and ones are not offered.
+  await page.getByLabel('Pack').nth(1).click();
+  await expect(page.getByRole('option', { name: '1 to 9' })).toBeVisible();
+  await expect(page.getByRole('option', { name: '1 to 10' })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'To the table' }).click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  for (let rounds = 0; rounds < 3; rounds += 1) {
+    const hand = page.getByRole('group', { name: 'Your cards' }).getByRole('button');
+    await expect(hand).toHaveCount(4);
+    for (const card of await hand.all()) expect(await card.getAttribute('aria-label')).toMatch(/^[1-5]$/);
+    for (let seats = 0; seats < 2; seats += 1) {
+      for (const place of await page.locator('.place').all()) await place.click();
+      await page.getByRole('button', { name: 'Laid', exact: true }).click();
+      await expect(page.locator('[data-need="say"]')).toBeVisible();
+      await press(page, 'ArrowRight');
+    }
+    await press(page, 'Space');
+  }
+  await deletePupil(page, pupil);
+});
+
+test('the look and the minute of a sweep are seen by the children, and calm takes them away', async ({
+  page,
+}) => {
+  await signIn(page);
+  const pupil = await addPupil(page);
+  await beginGame(page, 'hundred-sweep', pupil, { step: /^× joins/, second: null });
+  await press(page, 'Space');
+  await expect(page.getByRole('timer')).toHaveCount(0);
+  await page.keyboard.press('k');
+  await expect(page.getByRole('timer')).toHaveText(/^\d+$/);
+  await expect(page.getByRole('button', { name: /^Looking/ })).toBeVisible();
+  await page.keyboard.press('c');
+  await expect(page.getByRole('timer')).toHaveCount(0);
+  // What can be marked goes on as before.
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(page.locator('[data-need="roll"]')).toBeVisible();
+  await deletePupil(page, pupil);
+});
+
+test('the best line is shown of the turn before, never of the one under way', async ({ page }) => {
+  await signIn(page);
+  const pupil = await addPupil(page);
+  await beginGame(page, 'add-then-times', pupil, { step: /^Add two, times the third/, second: null });
+  await press(page, 'Space');
+  await page.keyboard.press('b');
+  const best = page.getByRole('status', { name: 'Best line' });
+  await expect(best).toContainText('Nothing was chosen at the last turn');
+  await page.keyboard.press('b');
+  const lines = await page.locator('.ask-choices button').allInnerTexts();
+  const worth = (line: string) => {
+    const [a = 0, b = 0, c = 0] = (line.match(/\d+/g) ?? []).map(Number);
+    return (a + b) * c;
+  };
+  const most = Math.max(...lines.map(worth));
+  await page.locator('.ask-choices button').first().click();
+  await press(page, 'ArrowRight');
+  await page.keyboard.press('b');
+  await expect(best).toContainText(`= ${most}`);
+  await deletePupil(page, pupil);
+});
+
+test('a game ended without a network has a review of each pupil on this device', async ({
+  page,
+  context,
+}) => {
+  await signIn(page);
+  const over = { operation: 'add', setId: 'strategy/add/bonds-to-ten', capture: 'tutor' } as const;
+  const one = await addPupil(page, { name: 'Runa W.', ...over });
+  const two = await addPupil(page, { name: 'Emil W.', ...over });
+  const playId = await beginGame(page, 'outweigh', one, { step: /^Sums to 5/, second: 'Emil W.' });
+  await press(page, 'Space');
+  await context.setOffline(true);
+  await press(page, 'ArrowRight');
+  await press(page, 'ArrowRight');
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /^Runa W\.: / })).toBeVisible();
+  await expect(page.getByText('is worked out when it has reached the server')).toBeVisible();
+  await page.getByRole('link', { name: 'Emil W.', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /^Emil W\.: / })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Facts met 1/ })).toBeVisible();
+  await context.setOffline(false);
+  const kept = await keptReview(page, playId);
+  expect(kept.answers).toHaveLength(1);
+  await deletePupil(page, one);
+  await deletePupil(page, two);
 });

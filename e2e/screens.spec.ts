@@ -100,6 +100,25 @@ for (const theme of ['dark', 'contrast'] as const) {
   });
 }
 
+test('the day line has no axe violation on any day of the week, early or late', async ({ page }) => {
+  test.setTimeout(120_000);
+  await signIn(page);
+  for (let day = 0; day < 7; day += 1)
+    for (const [hour, width] of [
+      [8, 768],
+      [15, 1280],
+    ] as const) {
+      const at = new Date(Date.now() + day * 86_400_000);
+      at.setUTCHours(hour);
+      await page.clock.setFixedTime(at);
+      await page.setViewportSize({ width, height: 1024 });
+      await page.goto(`${house().base}/`);
+      await expect(page.getByRole('heading', { name: /\d/ }).first()).toBeVisible();
+      await expectNoViolations(page);
+      await expectNoSideways(page);
+    }
+});
+
 test('the live table has no axe violation, in either way of capture, at either size', async ({ page }) => {
   await signIn(page);
   for (const capture of ['keypad', 'tutor'] as const) {

@@ -125,6 +125,14 @@ export function isTurns(row: PlayRow): row is TurnsRow {
   return row.kind === 'turns';
 }
 
+/** A play kept on this device: its own, or that of another pupil at a game's table. */
+export async function rowOfPlay(db: DeviceDb, playId: string): Promise<PlayRow | undefined> {
+  const own = await db.get('plays', playId);
+  if (own) return own;
+  const all = await db.getAll('plays');
+  return all.find((row) => isGame(row) && row.seats.some((seat) => seat.playId === playId));
+}
+
 interface DeviceSchema extends DBSchema {
   outbox: { key: string; value: OutboxRow; indexes: { byUser: [string, number] } };
   plays: { key: string; value: PlayRow };

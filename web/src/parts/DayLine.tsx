@@ -7,6 +7,8 @@ import { duesOf, minutesNow, visitsToday, type TodayVisit } from './today.ts';
 import { useNow } from './useNow.ts';
 import './dayLine.css';
 
+const leastApartPx = 26;
+
 /** The slim strip on which the day's visits lie in the order of the clock; now is marked, what is due is a notch. */
 export function DayLine() {
   const { me } = useSession();
@@ -16,6 +18,12 @@ export function DayLine() {
   const minute = minutesNow(now, me.timeZone);
   const { from, to } = spanOf(visits, minute);
   const place = (at: number) => `${(100 * (at - from)) / (to - from)}%`;
+  // Visits that overlap are kept apart by a finger's tip: the one before can still be pressed.
+  const lefts = visits.reduce<readonly string[]>((done, { startsAtMin }) => {
+    const before = done.at(-1);
+    const own = place(startsAtMin);
+    return [...done, before === undefined ? own : `max(${own}, ${before} + ${leastApartPx}px)`];
+  }, []);
   const hours = Array.from(
     { length: Math.floor(to / 60) - Math.ceil(from / 60) + 1 },
     (_, at) => Math.ceil(from / 60) + at,
@@ -27,7 +35,7 @@ export function DayLine() {
           {hour}
         </span>
       ))}
-      {visits.map((visit) => {
+      {visits.map((visit, nth) => {
         const due = duesOf(visit.pupil, now, me.timeZone);
         const past = visit.startsAtMin + visit.minutes < minute;
         return (
@@ -36,7 +44,7 @@ export function DayLine() {
             to={`/pupils/${visit.pupil.id}`}
             className={`day-visit${past ? ' past' : ''}`}
             style={{
-              left: place(visit.startsAtMin),
+              left: lefts[nth],
               width: `${(100 * widthOf(visit, visits)) / (to - from)}%`,
             }}
             aria-label={`${clockText(visit.startsAtMin)} ${visit.pupil.name}${due.length > 0 ? `, ${due.join(', ')}` : ''}`}

@@ -35,7 +35,7 @@ export function GameSays({ page }: { readonly page: ReviewPage | LocalReview }) 
           . Each has a review of their own.
         </p>
       )}
-      {kept === null ? (
+      {kept === null || page.states === null ? (
         <p className="state-box">
           What was played is kept on this device. What it says of the step is worked out when it has reached
           the server.

@@ -3,7 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { ApiError } from '../../app/api.ts';
-import { deviceDb, isGame, type PlayRow } from '../../app/deviceDb.ts';
+import { deviceDb, isGame, rowOfPlay, type PlayRow } from '../../app/deviceDb.ts';
+import type { Pupil } from '@veldrift/wire';
 import { pupilsQuery, reviewQuery } from '../../app/queries.ts';
 import { useOutboxState } from '../../app/session.tsx';
 import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
@@ -15,6 +16,10 @@ import { ReviewBody } from './ReviewBody.tsx';
 const givenOn = (row: PlayRow, playId: string): number =>
   isGame(row) ? answersAt(row, playId).length : row.state.answers.length;
 
+/** Whose play it is: at a game's table the pupil of its seat. */
+const pupilAt = (row: PlayRow, playId: string): Pupil =>
+  (isGame(row) ? row.seats.find((one) => one.playId === playId)?.pupil : null) ?? row.pupil;
+
 /** Straight after a minute: from the server, or from this device while the server has not got it all. */
 export function Review() {
   const { playId = '' } = useParams();
@@ -25,7 +30,7 @@ export function Review() {
   useEffect(() => {
     let gone = false;
     void deviceDb()
-      .then((db) => db.get('plays', playId))
+      .then((db) => rowOfPlay(db, playId))
       .then((found) => !gone && setRow(found ?? null));
     return () => {
       gone = true;
@@ -37,7 +42,8 @@ export function Review() {
     if (!waiting) void refetch();
   }, [refetch, waiting]);
 
-  const pupil = pupils.data?.find((one) => one.id === row?.pupilId) ?? row?.pupil;
+  const sits = row && pupilAt(row, playId);
+  const pupil = pupils.data?.find((one) => one.id === sits?.id) ?? sits;
   const complete =
     review.data &&
     (!row || review.data.answers.length >= givenOn(row, playId)) &&
@@ -50,7 +56,7 @@ export function Review() {
       </>
     );
   }
-  if (row && pupil) return <ReviewBody page={localReview(row, pupil)} />;
+  if (row && pupil) return <ReviewBody page={localReview(row, pupil, playId)} />;
   if (review.error instanceof ApiError && review.error.status === 404) {
     return (
       <Empty title="There is no such minute">

@@ -7,8 +7,8 @@ import {
   classifyAnswer,
   summariseMinute,
 } from '@veldrift/core';
-import type { KeptAnswer, Pupil, ReviewPage } from '@veldrift/wire';
-import { isGame, isTurns, type PlayRow } from '../../app/deviceDb.ts';
+import type { GameReview, KeptAnswer, Pupil, ReviewPage } from '@veldrift/wire';
+import { isGame, isTurns, type GameRow, type PlayRow } from '../../app/deviceDb.ts';
 import { answersAt } from '../../live/game/gameAnswers.ts';
 import { isCalm } from '../../live/openMinutes.ts';
 
@@ -18,30 +18,33 @@ export type LocalReview = Omit<ReviewPage, 'states' | 'proposal'> & {
   readonly proposal: null;
 };
 
-export function localReview(row: PlayRow, pupil: Pupil): LocalReview {
+/** `playId`: of the pupils at a game's table, whose play it is. */
+export function localReview(row: PlayRow, pupil: Pupil, playId: string = row.playId): LocalReview {
   const { state } = row;
+  const seat = isGame(row) ? row.seats.find((one) => one.playId === playId) : undefined;
+  const visitId = seat?.visitId ?? row.visitId;
   const calm = isCalm(row);
   const earlier = isTurns(row) ? row.earlier : 0;
-  const all = isGame(row) ? answersAt(row, row.playId) : row.state.answers;
+  const all = isGame(row) ? answersAt(row, playId) : row.state.answers;
   const given = all.slice(earlier);
   const counted = calm ? given.filter((one) => one.latencyMs !== null || one.voided) : given;
   const { timeMs, ...summary } = summariseMinute(counted, state.usedMs);
   const kept = (answer: (typeof given)[number]): KeptAnswer => ({
     ...answer,
-    pupilId: row.pupilId,
-    playId: row.playId,
-    visitId: row.visitId,
+    pupilId: pupil.id,
+    playId,
+    visitId,
     clockCorrected: false,
     replaces: null,
     stands: true,
   });
   return {
     play: {
-      id: row.playId,
-      visitId: row.visitId,
-      pupilId: row.pupilId,
+      id: playId,
+      visitId,
+      pupilId: pupil.id,
       purpose: row.purpose,
-      setId: row.setId,
+      setId: seat?.pupil?.setId ?? row.setId,
       way: row.way,
       title: isTurns(row) || isGame(row) ? row.title : '',
       deal: isTurns(row) || isGame(row) ? row.deal : null,
@@ -66,7 +69,17 @@ export function localReview(row: PlayRow, pupil: Pupil): LocalReview {
     decision: null,
     earlierSlips: [],
     earlierAnswers: all.slice(0, earlier).map(kept),
-    game: null,
+    game: isGame(row) ? gameOf(row) : null,
+  };
+}
+
+/** A game's moves and who sat at it; what its step rules say waits for the server. */
+function gameOf(row: GameRow): GameReview {
+  return {
+    moves: row.moves.map(({ id, move }) => ({ id, move, usedMs: 0 })),
+    table: row.seats.flatMap(({ playId, name }, seat) => (playId === null ? [] : [{ seat, playId, name }])),
+    stepping: null,
+    stepDecision: null,
   };
 }
 
