@@ -8,11 +8,13 @@ const longestMove = 600;
 /** A move that turns the table calm tells what each seat knows. */
 const longestCalm = 12_000;
 
+const tooLong = '${path} should be plain data, and not too long.';
+
 /** Plain data of a game that only the game can read: no longer than so many characters. */
 const plainField = <T extends object | null>(most: number) =>
   mixed<NonNullable<T>>().test(
     'plain',
-    '${path} should be plain data, and not too long.',
+    tooLong,
     (value) => value === undefined || value === null || isPlain(value, most),
   );
 
@@ -98,11 +100,15 @@ const childMoveKinds: ReadonlySet<string> = new Set([
 ] satisfies Move['kind'][]);
 
 const moveOf = (kinds: ReadonlySet<string>, says: string) =>
-  plainField<Move>(longestCalm).test('move', says, (value) => {
-    if (value === undefined) return true;
-    const { kind } = value as unknown as { readonly kind?: unknown };
-    return kinds.has(String(kind)) && (kind === 'calm' || isPlain(value, longestMove));
-  });
+  plainField<Move>(longestCalm)
+    .test('move', says, (value) => value === undefined || kinds.has(kindOf(value)))
+    .test(
+      'short',
+      tooLong,
+      (value) => value === undefined || kindOf(value) === 'calm' || isPlain(value, longestMove),
+    );
+
+const kindOf = (value: object): string => String((value as { readonly kind?: unknown }).kind);
 
 export const moveField = () => moveOf(moveKinds, 'move should be a move of a game.');
 export const childMoveField = () => moveOf(childMoveKinds, 'move should be one that a child may make.');
