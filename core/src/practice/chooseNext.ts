@@ -1,5 +1,5 @@
 import { answerOf, parseFactKey, unorderedKey, type FactKey } from '../facts/fact.ts';
-import { createRandom } from '../random/random.ts';
+import { createRandom, mixSeed } from '../random/random.ts';
 import { chainSecond, type DealtPrompt, type DealtRole, type DrillFact, type DrillPlan } from './drill.ts';
 import type { BeforeNext, LoopItem } from './drillReading.ts';
 
@@ -167,7 +167,7 @@ function chainFrom(plan: DrillPlan, { met, dealt: at }: BeforeNext, fact: FactKe
   if (first.operation !== 'add' && first.operation !== 'mul') return null;
   const middle = answerOf(first);
   if (middle > chainRange) return null;
-  const random = createRandom(plan.seed + at * 104_729);
+  const random = createRandom(mixSeed(plan.seed, at));
   const cards = Array.from({ length: plan.chain.ranks }, (_, n) => n + 1);
   const times = (card: number) => met.get(chainSecond(fact, card))?.times ?? 0;
   const least = Math.min(...cards.map(times));

@@ -1,5 +1,5 @@
 import type { FactSet } from '../facts/factSet.ts';
-import { createRandom } from '../random/random.ts';
+import { createRandom, mixSeed } from '../random/random.ts';
 import { beginPlacement, placeAnswer, placementResult, type PlacementPlan } from '../practice/placement.ts';
 import { measure } from './measureLearner.ts';
 import { makeLearner, slowPace, trueFirstSet, type Profile } from './profiles.ts';
@@ -21,7 +21,8 @@ export function simulatePlacement(
   seed: number,
   ownPace = false,
 ): PlacementRun {
-  const random = createRandom(seed);
+  // Seeds count up, and draws of neighbours are alike unless they are mixed.
+  const random = createRandom(mixSeed(seed));
   const learner = makeLearner(profile, sets, first, random);
   const truth = trueFirstSet(learner, sets);
   const plan: PlacementPlan = { sets, startAt: 0, seed: random.int(0, 1_000_000), timed: true };
