@@ -12,7 +12,7 @@ import { runJobs } from './judgement/pool.ts';
 const learners = Number(process.env.VELDRIFT_LEARNERS ?? 2000);
 const turnedLearners = Math.min(200, learners);
 const inJob = 50;
-/** `placement`: only that part of the page is worked out afresh, in a minute; the schools need most of an hour. */
+/** `placement`: only that part of the page is worked out afresh, in a minute; the schools need some twenty. */
 const onlyPlacement = process.env.VELDRIFT_PART === 'placement';
 /** Of a hundred counted answers, how many the tutor marks. */
 const seenShares = [0, 30, 90];

@@ -16,7 +16,7 @@ async function main(asked: readonly string[]): Promise<void> {
   const file = join(root, 'docs/measurements.md');
   const kept = existsSync(file) ? sectionsOf(readFileSync(file, 'utf8')) : new Map<string, string>();
   for (const [name, bench] of Object.entries(benches)) {
-    // The simulation takes most of an hour: only when asked for by name.
+    // The simulation takes some twenty minutes: only when asked for by name.
     if (asked.length > 0 ? !asked.includes(name) : name === 'judgement') continue;
     process.stdout.write(`${name} ...\n`);
     const section = await bench(root, (text) => process.stdout.write(`  ${text}\n`));

@@ -140,9 +140,6 @@ export function writePage(results: readonly Result[], seen: readonly number[]): 
 
 Written by \`npm run bench -- judgement\`. Simulated children (core/simulation) with a hidden state per fact are put through each
 school; what the school says is compared with what they truly know. Every number follows from the seeds: run again, it comes out the same.
-In the part on schools the seeds count up unmixed, and draws at the beginning are alike: a patchy child's hole of a whole set, meant for one
-in three, never falls there. 300 patchy children with mixed seeds, holes among them, had no wrong advance under the minute aim or under
-each fact instant, in 19 and 21 visits at the median; the whole part is to be run again with mixed seeds.
 
 The yardstick. Recalled: median 0.9 s, 2 in 100 wrong. Worked out: 3.4 s, 8 in 100 wrong (small counts 1.8 s). Not known: 6 s, 60 in 100
 wrong. A slow child takes ${slowPace} times as long. A treated meeting lifts not known to worked out with 0.20 and worked out to recalled

@@ -33,6 +33,9 @@ function avalanche(bits: number): number {
   return (out ^ (out >>> 16)) | 0;
 }
 
+/** A seed as a device draws them: any 32 bits. */
+export const seedFrom = (random: RandomSource): number => random.int(-2_147_483_648, 2_147_483_647);
+
 /** A new array in random order (Fisher-Yates); the given one is left as it was. */
 export function shuffled<T>(items: readonly T[], random: RandomSource): T[] {
   const out = [...items];

@@ -1,5 +1,5 @@
 import type { FactSet } from '../facts/factSet.ts';
-import { createRandom, mixSeed } from '../random/random.ts';
+import { createRandom, mixSeed, seedFrom } from '../random/random.ts';
 import { beginPlacement, placeAnswer, placementResult, type PlacementPlan } from '../practice/placement.ts';
 import { measure } from './measureLearner.ts';
 import { makeLearner, slowPace, trueFirstSet, type Profile } from './profiles.ts';
@@ -25,7 +25,7 @@ export function simulatePlacement(
   const random = createRandom(mixSeed(seed));
   const learner = makeLearner(profile, sets, first, random);
   const truth = trueFirstSet(learner, sets);
-  const plan: PlacementPlan = { sets, startAt: 0, seed: random.int(0, 1_000_000), timed: true };
+  const plan: PlacementPlan = { sets, startAt: 0, seed: seedFrom(random), timed: true };
   const limitMs = ownPace && profile === 'slow' ? 2 * 900 * slowPace : 2000;
   let reading = beginPlacement(plan);
   for (;;) {

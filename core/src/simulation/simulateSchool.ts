@@ -7,7 +7,7 @@ import { makeCheckForm } from '../practice/checkForm.ts';
 import { beginDrill, dealAfter } from '../practice/dealDrill.ts';
 import { defaultDrillRules, plainDrill, type DrillFact } from '../practice/drill.ts';
 import { makeMixedForm } from '../practice/probeForm.ts';
-import { createRandom, type RandomSource } from '../random/random.ts';
+import { createRandom, mixSeed, seedFrom, type RandomSource } from '../random/random.ts';
 import { digitsCorrect } from '../recall/digits.ts';
 import { factStateOf, isRecalled, untimedStateOf, type ClassedAnswer } from '../recall/factState.ts';
 import type { Mark } from '../recall/mark.ts';
@@ -56,7 +56,8 @@ export function simulateSchool(
   at: number,
   seed: number,
 ): SchoolRun {
-  const random = createRandom(seed);
+  // Seeds count up, and draws of neighbours are alike unless they are mixed.
+  const random = createRandom(mixSeed(seed));
   const set = sets[at] as FactSet;
   const learner = makeLearner(setting.profile, sets, at, random);
   const facts = [...new Set(set.practises)];
@@ -180,7 +181,7 @@ function seenOf(setting: SchoolSetting, truth: string, fact: FactKey, random: Ra
 function minute(table: Table, facts: readonly FactKey[], earlier: readonly FactKey[]): number {
   const { setting, random, record, day } = table;
   const mixed = setting.school === 'publishedRate' && earlier.length > 1;
-  const seed = random.int(0, 1_000_000);
+  const seed = seedFrom(random);
   const form = mixed
     ? makeMixedForm(facts, earlier, 200, seed)
     : makeCheckForm(facts, 200, createRandom(seed));
@@ -232,7 +233,7 @@ function drill(table: Table, facts: readonly FactKey[], earlier: readonly FactKe
       knownPerNew: setting.policy.knownPerNew,
     },
     most,
-    seed: random.int(0, 1_000_000),
+    seed: seedFrom(random),
   });
   let reading = beginDrill(plan);
   while (reading.next) {
