@@ -11,7 +11,8 @@ test('calm turns a game to what the pupil knows, takes no times, and stays throu
     setId: 'strategy/add/bonds-to-ten',
     capture: 'tutor',
   });
-  const known = sumsTo(6);
+  // +1 and +2 want the mark "no counting seen" before they count as recalled: they are not among the known.
+  const known = sumsTo(8).filter((fact) => !/\b[12]\b/.test(fact));
   await hasPractised(page, pupil, known, 900);
   const playId = await beginGame(page, 'outweigh', pupil, { step: /^Sums to 10/, second: null });
   await press(page, 'Space');
@@ -264,6 +265,9 @@ test('the best line is shown of the turn before, never of the one under way', as
   const pupil = await addPupil(page);
   await beginGame(page, 'add-then-times', pupil, { step: /^Add two, times the third/, second: null });
   await press(page, 'Space');
+  // Three dice alike leave nothing to choose: their line is asked at once.
+  while ((await need(page)) !== 'choose')
+    await press(page, (await need(page)) === 'say' ? 'ArrowRight' : 'Space');
   await page.keyboard.press('b');
   const best = page.getByRole('status', { name: 'Best line' });
   await expect(best).toContainText('Nothing was chosen at the last turn');

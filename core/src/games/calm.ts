@@ -3,7 +3,7 @@ import { createRandom, mixSeed } from '../random/random.ts';
 import type { Game, GameState, Move, Need, Play } from './game.ts';
 
 /** How often chance is asked anew before the best so far is taken. */
-const tries = 60;
+const tries = 120;
 /** Choices looked into, where what they ask is told only after choosing. */
 const looked = 6;
 
