@@ -4,7 +4,7 @@ import type { DieSides } from '../materials/dice.ts';
 import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
 import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
 import { nextSeat } from './playGame.ts';
-import { freshState, rolled } from './rolled.ts';
+import { freshState, nothingHidden, rolled } from './rolled.ts';
 import { namedScores, scoreCount, scoreOf } from './scoring.ts';
 import { numberSetting, oneSetting } from './setting.ts';
 
@@ -78,7 +78,7 @@ export const addThenTimes: Game<AddTimesRules, AddTimesState> = {
     return { kind: 'choose', seat: state.turn, says: 'Which line?', choices: choicesOf(play, state) };
   },
   act,
-  shake: (_play, state) => state,
+  shake: nothingHidden,
   scene: (play, state) => ({
     ...emptyScene,
     dice: state.roll ?? [],

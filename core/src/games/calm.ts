@@ -32,7 +32,7 @@ export function actCalmly<R, S extends GameState>(game: Game<R, S>, play: Play<R
 }
 
 /** How much of what is asked next is known, from 0 to 1; null: nothing is asked. */
-export function knownShare<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S): number | null {
+function knownShare<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S): number | null {
   const asked = factsAhead(game, play, state, 1);
   if (asked.length === 0) return null;
   return asked.filter(([seat, fact]) => isKnown(state, seat, fact)).length / asked.length;

@@ -4,7 +4,7 @@ import { expressionText, numbersIn, type Expression, type Sign } from '../number
 import { reach } from '../numbers/reach.ts';
 import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
 import { factsOfLine, nextSeat } from './playGame.ts';
-import { freshState, rolled } from './rolled.ts';
+import { freshState, nothingHidden, rolled } from './rolled.ts';
 import { operationOfSign } from './signOperation.ts';
 import { marksBySeat, scoreCount, scoreOf, scoresFrom } from './scoring.ts';
 import { numberSetting, oneSetting, signsSetting } from './setting.ts';
@@ -89,7 +89,7 @@ export const coverTheBoard: Game<CoverRules, CoverState> = {
         };
   },
   act,
-  shake: (_play, state) => state,
+  shake: nothingHidden,
   scene: (play, state) => ({
     ...emptyScene,
     dice: state.roll ?? [],

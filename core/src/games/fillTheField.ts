@@ -4,7 +4,7 @@ import { askCards } from './askFact.ts';
 import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
 import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
 import { nextSeat, seatsIn } from './playGame.ts';
-import { freshState, rolled } from './rolled.ts';
+import { freshState, nothingHidden, rolled } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
 import { numberSetting, oneSetting, yesNo } from './setting.ts';
 
@@ -91,7 +91,7 @@ export const fillTheField: Game<FieldRules, FieldState> = {
       : { kind: 'choose', seat: state.turn, says: `Lay ${next[0]} × ${next[1]}.`, choices };
   },
   act,
-  shake: (_play, state) => state,
+  shake: nothingHidden,
   scene: (play, state) => ({
     ...emptyScene,
     dice: state.roll ?? [],

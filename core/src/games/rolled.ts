@@ -14,3 +14,6 @@ export function rolled(
 
 /** What a game begins with, whatever else its state holds. */
 export const freshState: GameState = { turn: 0, draws: 0, out: [], over: null, says: 'Ready.' };
+
+/** Of a game whose chance is all in its dice: nothing lies hidden that could be shuffled, and a roll is made anew of itself. */
+export const nothingHidden = <State>(_play: unknown, state: State): State => state;

@@ -241,6 +241,8 @@ export function useGame(
       const calmed = moves.at(-1)?.move.kind === 'calm';
       const taken = moves.slice(calmed ? -2 : -1);
       if (table.status === 'over' || taken.length <= (calmed ? 1 : 0)) return;
+      // Nothing is played in a pause, the turning calm again neither.
+      if (calmed && table.status !== 'playing') return;
       const rest = moves.slice(0, -taken.length);
       const back = resumePlan(
         row.plan,
