@@ -61,18 +61,15 @@ const check = (over: Partial<CheckResult> = {}): CheckResult => ({
 const days = ['2026-11-17', '2026-11-18', '2026-11-19'];
 const recalledAnswers = (keys: readonly string[], over: Partial<JudgedAnswer> = {}): JudgedAnswer[] =>
   keys.flatMap((fact) =>
-    days.map(
-      (day, at) =>
-        ({
-          id: `${fact}@${at}`,
-          fact,
-          at: `${day}T10:00:00Z`,
-          class: 'recalled',
-          seen: ['noCounting'],
-          correctedMs: 1000,
-          ...over,
-        }) as JudgedAnswer,
-    ),
+    days.map((day, at) => ({
+      id: `${fact}@${at}`,
+      fact,
+      at: `${day}T10:00:00Z`,
+      class: 'recalled',
+      seen: ['noCounting'],
+      correctedMs: 1000,
+      ...over,
+    })),
   );
 /** The sentences alone. */
 const texts = (reasons: readonly Reason[]) => reasons.map((one) => one.text);

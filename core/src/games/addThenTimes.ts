@@ -1,8 +1,16 @@
 import { factKey, tryParseFactKey, type FactKey } from '../facts/fact.ts';
 import { displaySigns } from '../facts/operation.ts';
 import type { DieSides } from '../materials/dice.ts';
-import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
-import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
+import {
+  emptyScene,
+  type Choice,
+  type Game,
+  type GameState,
+  type Move,
+  type Play,
+  type Asking,
+} from './game.ts';
+import { answerAsking, ask, askingSays } from './asking.ts';
 import { nextSeat } from './playGame.ts';
 import { freshState, nothingHidden, rolled } from './rolled.ts';
 import { namedScores, scoreCount, scoreOf } from './scoring.ts';
@@ -43,9 +51,17 @@ export const addThenTimes: Game<AddTimesRules, AddTimesState> = {
   seats: { least: 1, most: 4 },
   minutes: 10,
   steps: [
-    { name: 'Two dice, times', rules: { dice: [6, 6], first: null, target: 150 } },
+    {
+      name: 'Two dice, times',
+      example: 'A 5 and a 6: 5 × 6 = 30 goes to your total.',
+      rules: { dice: [6, 6], first: null, target: 150 },
+    },
     { name: 'Add two, times the third', rules: { dice: three, first: 'add', target: 400 } },
-    { name: 'The difference of two, times the third', rules: { dice: three, first: 'sub', target: 200 } },
+    {
+      name: 'The difference of two, times the third',
+      example: 'A 2, a 5 and a 6: (6 − 2) × 5 = 20 beats (5 − 2) × 6 = 18.',
+      rules: { dice: three, first: 'sub', target: 200 },
+    },
   ],
   settings: [
     oneSetting('dice', 'Dice', [
@@ -186,7 +202,14 @@ function act(play: Play<AddTimesRules>, state: AddTimesState, move: Move): AddTi
         return { ...next, over: `${totals[by]}: the target is reached.` };
       return { ...next, turn: nextSeat(play, state, state.turn) };
     }
-    default:
+    case 'calm':
+    case 'claim':
+    case 'go':
+    case 'leave':
+    case 'line':
+    case 'pass':
+    case 'signal':
+    case 'stop':
       return state;
   }
 }

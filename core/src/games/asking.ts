@@ -1,12 +1,5 @@
-import type { Asked, GameState, Move, Play } from './game.ts';
+import type { Asked, Asking, GameState, Move, Play } from './game.ts';
 import { nextSeat } from './playGame.ts';
-
-/** A fact on the table until somebody has said it, or nobody can. */
-export interface Asking {
-  readonly asked: Asked;
-  /** Seats that did not get it, in turn. */
-  readonly missed: readonly number[];
-}
 
 export const ask = (asked: Asked): Asking => ({ asked, missed: [] });
 

@@ -2,7 +2,7 @@ import type { Operation } from '../facts/operation.ts';
 import { numberRecipe, packOf, type Card, type Recipe } from '../materials/pack.ts';
 import { shuffled } from '../random/random.ts';
 import { askCards } from './askFact.ts';
-import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
+import { answerAsking, ask, askingSays } from './asking.ts';
 import {
   emptyScene,
   type Choice,
@@ -11,6 +11,7 @@ import {
   type Move,
   type Need,
   type Play,
+  type Asking,
 } from './game.ts';
 import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
@@ -65,13 +66,33 @@ export const bondHunt: Game<BondRules, BondState> = {
   seats: { least: 1, most: 4 },
   minutes: 8,
   steps: [
-    { name: 'To 5, twelve cards', rules: rules(5, 12) },
+    {
+      name: 'To 5, twelve cards',
+      example: 'The total is 5. A 4, then an ace: “four and one is five”. Both are kept.',
+      rules: rules(5, 12),
+    },
     { name: 'To 10, twelve cards', rules: rules(10, 12) },
     { name: 'To 10, sixteen cards', rules: rules(10, 16) },
-    { name: 'To 20, sixteen cards', rules: rules(20, 16, { recipe: numberRecipe(7, 13) }) },
-    { name: 'To 20, twenty cards', rules: rules(20, 20, { recipe: numberRecipe(7, 13) }) },
-    { name: 'To 10, two or three cards', rules: rules(10, 16, { most: 3 }) },
-    { name: 'Products of 24', rules: rules(24, 12, { operation: 'mul', recipe: numberRecipe(2, 12) }) },
+    {
+      name: 'To 20, sixteen cards',
+      example: 'The total is 20. A 9, then a jack: “nine and eleven is twenty”. Both are kept.',
+      rules: rules(20, 16, { recipe: numberRecipe(7, 13) }),
+    },
+    {
+      name: 'To 20, twenty cards',
+      example: 'The total is 20. A 9, then a jack: “nine and eleven is twenty”. Both are kept.',
+      rules: rules(20, 20, { recipe: numberRecipe(7, 13) }),
+    },
+    {
+      name: 'To 10, two or three cards',
+      example: 'The total is 10. A 4, an ace, then a 5: “four and one and five is ten”. All three are kept.',
+      rules: rules(10, 16, { most: 3 }),
+    },
+    {
+      name: 'Products of 24',
+      example: 'The product is 24. A 4, then a 6: “four times six is twenty-four”. Both are kept.',
+      rules: rules(24, 12, { operation: 'mul', recipe: numberRecipe(2, 12) }),
+    },
   ],
   settings: [
     packSetting(1),
@@ -238,7 +259,14 @@ function act(play: Play<BondRules>, state: BondState, move: Move): BondState {
         turn: nextSeat(play, state, state.turn),
         says: 'Turned back.',
       };
-    default:
+    case 'calm':
+    case 'claim':
+    case 'leave':
+    case 'line':
+    case 'pass':
+    case 'roll':
+    case 'signal':
+    case 'stop':
       return state;
   }
 }

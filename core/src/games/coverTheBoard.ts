@@ -49,9 +49,17 @@ export const coverTheBoard: Game<CoverRules, CoverState> = {
   seats: { least: 1, most: 4 },
   minutes: 10,
   steps: [
-    { name: 'Adding and taking away', rules: rules(['+', '-'], 12) },
+    {
+      name: 'Adding and taking away',
+      example: 'A 6 and a 2 cover 8 by adding, 4 by taking away.',
+      rules: rules(['+', '-'], 12),
+    },
     { name: 'Multiplying joins', rules: rules(['+', '-', '*'], 18) },
-    { name: 'Three dice, all signs', rules: rules(['+', '-', '*', '/'], 36, [6, 6, 6]) },
+    {
+      name: 'Three dice, all signs',
+      example: 'A 6, a 2 and a 3 cover 11 by adding all three, 36 by multiplying, 4 as 6 × 2 ÷ 3.',
+      rules: rules(['+', '-', '*', '/'], 36, [6, 6, 6]),
+    },
   ],
   settings: [
     oneSetting('dice', 'Dice', [

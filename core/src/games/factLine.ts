@@ -3,8 +3,8 @@ import type { Operation } from '../facts/operation.ts';
 import { factsInRange } from '../facts/range.ts';
 import { factKey } from '../facts/fact.ts';
 import { shuffled } from '../random/random.ts';
-import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
-import { emptyScene, type Game, type GameState, type Move, type Play } from './game.ts';
+import { answerAsking, ask, askingSays } from './asking.ts';
+import { emptyScene, type Game, type GameState, type Move, type Play, type Asking } from './game.ts';
 import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { marksBySeat } from './scoring.ts';
@@ -50,13 +50,21 @@ export const factLine: Game<FactLineRules, FactLineState> = {
       'Not right: the partner may solve it and take the square.',
     ],
     ends: 'When a line is marked, or the board is full.',
-    example: 'In the middle stands 7 × 8: “seven and eight are fifty-six”, and the square is yours.',
+    example: 'On a square stands 7 × 8: “seven eights are fifty-six”, and the square is yours.',
   },
   seats: { least: 1, most: 4 },
   minutes: 6,
   steps: [
-    { name: 'Plain, without solving', rules: rules({ solve: false }) },
-    { name: 'Sums and differences', rules: rules({}) },
+    {
+      name: 'Plain, without solving',
+      example: 'You take the square in the middle: it is yours. Nothing is solved yet.',
+      rules: rules({ solve: false }),
+    },
+    {
+      name: 'Sums and differences',
+      example: 'On a square stands 7 + 8: “seven and eight is fifteen”, and the square is yours.',
+      rules: rules({}),
+    },
     { name: 'Products', rules: rules({ operations: ['mul'] }) },
     { name: 'Four by four', rules: rules({ operations: ['mul'], side: 4 }) },
     { name: 'The child writes the facts', rules: rules({ operations: ['mul'], side: 4, largest: 12 }) },

@@ -1,8 +1,16 @@
 import type { DieSides } from '../materials/dice.ts';
 import { arrayPlaces, type Plot } from './arrayPlaces.ts';
 import { askCards } from './askFact.ts';
-import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
-import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
+import { answerAsking, ask, askingSays } from './asking.ts';
+import {
+  emptyScene,
+  type Choice,
+  type Game,
+  type GameState,
+  type Move,
+  type Play,
+  type Asking,
+} from './game.ts';
 import { nextSeat, seatsIn } from './playGame.ts';
 import { freshState, nothingHidden, rolled } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
@@ -60,10 +68,23 @@ export const fillTheField: Game<FieldRules, FieldState> = {
   seats: { least: 1, most: 4 },
   minutes: 12,
   steps: [
-    { name: 'One factor stays 2', rules: rules({ fixed: 2 }) },
+    {
+      name: 'One factor stays 2',
+      example: 'A 5: two rows of five, “two fives are ten”. 10 of 96 squares are filled, 86 are left.',
+      rules: rules({ fixed: 2 }),
+    },
     { name: 'Both are rolled', rules: rules({}) },
-    { name: 'An array may be split', rules: rules({ split: true }) },
-    { name: 'A field of ten by ten', rules: rules({ split: true, rows: 10, cols: 10 }) },
+    {
+      name: 'An array may be split',
+      example: 'A 4 and a 6 find no room whole: 4 × 4 and 4 × 2 are laid, “four sixes are twenty-four”.',
+      rules: rules({ split: true }),
+    },
+    {
+      name: 'A field of ten by ten',
+      example:
+        'A 3 and a 5: three rows of five, “three fives are fifteen”. 15 of 100 squares are filled, 85 are left.',
+      rules: rules({ split: true, rows: 10, cols: 10 }),
+    },
   ],
   settings: [
     numberSetting('rows', 'Rows', 6, 12),
@@ -243,7 +264,13 @@ function act(play: Play<FieldRules>, state: FieldState, move: Move): FieldState 
         found.kind === 'said' ? found.by : state.turn,
       );
     }
-    default:
+    case 'calm':
+    case 'claim':
+    case 'leave':
+    case 'line':
+    case 'pass':
+    case 'signal':
+    case 'stop':
       return state;
   }
 }

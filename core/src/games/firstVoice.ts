@@ -3,8 +3,16 @@ import type { DieSides } from '../materials/dice.ts';
 import { numberRecipe, packOf, shuffledIds, type Card, type Recipe } from '../materials/pack.ts';
 import { shuffled } from '../random/random.ts';
 import { askCards } from './askFact.ts';
-import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
-import { emptyScene, type Game, type GameState, type Move, type Play, type Told } from './game.ts';
+import { answerAsking, ask, askingSays } from './asking.ts';
+import {
+  emptyScene,
+  type Game,
+  type GameState,
+  type Move,
+  type Play,
+  type Told,
+  type Asking,
+} from './game.ts';
 import { chanceOf, seatsIn } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
@@ -199,7 +207,12 @@ function act(play: Play<FirstVoiceRules>, state: FirstVoiceState, move: Move): F
         says: `${asking.asked.whole}. Seat ${found.by + 1} takes ${taken}.`,
       });
     }
-    default:
+    case 'calm':
+    case 'choose':
+    case 'leave':
+    case 'line':
+    case 'pass':
+    case 'stop':
       return state;
   }
 }
@@ -249,12 +262,33 @@ function ended(play: Play<FirstVoiceRules>, state: FirstVoiceState): FirstVoiceS
 }
 
 export const firstVoice = make('first-voice', 'First voice', told, [
-  { name: 'Dice, sums', rules: dice(6) },
+  {
+    name: 'Dice, sums',
+    example: 'A 6 and a 5: “six and five is eleven”. The first to have said it wins the roll.',
+    rules: dice(6),
+  },
   { name: 'Cards to 10, sums', rules: cards(10) },
-  { name: 'Ten-sided dice, sums', rules: dice(10) },
-  { name: 'Differences', rules: cards(10, { operations: ['sub'] }) },
-  { name: 'Products', rules: cards(10, { operations: ['mul'] }) },
-  { name: 'Three cards, sums', rules: cards(10, { cards: 3 }) },
+  {
+    name: 'Ten-sided dice, sums',
+    example: 'A 6 and an 8: “six and eight is fourteen”. The first to have said it wins the roll.',
+    rules: dice(10),
+  },
+  {
+    name: 'Differences',
+    example: 'An 8 and a 6: “eight take away six is two”. The first to have said it takes both cards.',
+    rules: cards(10, { operations: ['sub'] }),
+  },
+  {
+    name: 'Products',
+    example: 'A 6 and an 8: “six times eight is forty-eight”. The first to have said it takes both cards.',
+    rules: cards(10, { operations: ['mul'] }),
+  },
+  {
+    name: 'Three cards, sums',
+    example:
+      'A 6, an 8 and a 3: “six and eight and three is seventeen”. The first to have said it takes all three.',
+    rules: cards(10, { cards: 3 }),
+  },
 ]);
 
 export const turnabout = make(

@@ -6,7 +6,6 @@ import type { CardColour, Rank, Recipe } from '../materials/pack.ts';
 import type { LineAsk } from '../numbers/checkLine.ts';
 import type { RandomSource } from '../random/random.ts';
 import type { Plot } from './arrayPlaces.ts';
-import type { Asking } from './asking.ts';
 import type { Setting } from './setting.ts';
 
 /** The shelves of games, by what is done in them. */
@@ -118,6 +117,13 @@ export interface Play<Rules> {
   readonly packs?: readonly (Recipe | null)[];
 }
 
+/** A fact on the table until somebody has said it, or nobody can. */
+export interface Asking {
+  readonly asked: Asked;
+  /** Seats that did not get it, in turn. */
+  readonly missed: readonly number[];
+}
+
 /** What every state holds. */
 export interface GameState {
   /** The seat whose turn it is. */
@@ -199,6 +205,8 @@ export interface Materials {
 /** One step of a game: each changes one thing of the step before. */
 export interface GameStep<Rules> {
   readonly name: string;
+  /** An example of a turn by these rules; left out where the one of the game is. */
+  readonly example?: string;
   readonly rules: Rules;
 }
 

@@ -16,8 +16,8 @@ import { modelMove } from './modelPlayer.ts';
 import { needOf, playMove } from './playGame.ts';
 import { valueNow, withSetting } from './setting.ts';
 import type { OutweighState } from './outweigh.ts';
-import type { TrueState } from './trueLines.ts';
-import type { LineState } from './underTheLine.ts';
+import type { TrueState } from './trueState.ts';
+import type { LineState } from './lineState.ts';
 
 const planOf = (game: AnyGame, over: Partial<GamePlan> = {}): GamePlan => ({
   version: gamesVersion,

@@ -17,11 +17,11 @@ import type { LampState } from './lamps.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
 import type { OutweighState } from './outweigh.ts';
 import { exercised, legalMoves, moveTrouble, needOf, playMove, replay, seatsIn } from './playGame.ts';
-import type { TrueRules, TrueState } from './trueLines.ts';
+import type { TrueRules, TrueState } from './trueState.ts';
 import { layings } from './layings.ts';
 import { mendsOf } from './whatSlipped.ts';
 import type { HoldState } from './twoToHold.ts';
-import type { LineState } from './underTheLine.ts';
+import type { LineState } from './lineState.ts';
 
 const longest = 4000;
 
@@ -222,7 +222,7 @@ describe('True lines', () => {
     const open = game.steps[0]?.rules as TrueRules;
     for (let seed = 0; seed < 20; seed += 1) {
       const play: Play<TrueRules> = { rules: open, seats: 2, against: true, seed };
-      const state = game.setUp(play as Play<unknown>) as TrueState;
+      const state = game.setUp(play) as TrueState;
       const pack = packOf(open.recipe);
       const own = (state.hands[0] ?? []).map((id) => pack[id]?.worth ?? 0);
       const board = state.board.map((id) => pack[id]?.worth ?? 0);

@@ -57,10 +57,22 @@ export const hundredSweep: Game<SweepRules, SweepState> = {
   seats: { least: 1, most: 4 },
   minutes: 15,
   steps: [
-    { name: '+ and −, on a strip to 18', rules: rules(['+', '-'], { top: 18 }) },
+    {
+      name: '+ and −, on a strip to 18',
+      example: 'Of 2, 3 and 6: 6 + 2 = 8, 6 − 3 + 2 = 5, 6 + 3 − 2 = 7 and more.',
+      rules: rules(['+', '-'], { top: 18 }),
+    },
     { name: '× joins, on the hundred square', rules: rules(['+', '-', '*']) },
-    { name: '÷ joins', rules: rules(['+', '-', '*', '/']) },
-    { name: 'Ten-sided dice', rules: rules(['+', '-', '*', '/'], { dice: [10, 10, 10] }) },
+    {
+      name: '÷ joins',
+      example: 'Of 2, 3 and 6: 6 ÷ 3 = 2, 6 × 3 = 18, (6 + 2) × 3 = 24 and more.',
+      rules: rules(['+', '-', '*', '/']),
+    },
+    {
+      name: 'Ten-sided dice',
+      example: 'Of 8, 9 and 4: 8 ÷ 4 = 2, 9 × 8 = 72, (9 − 4) × 8 = 40 and more.',
+      rules: rules(['+', '-', '*', '/'], { dice: [10, 10, 10] }),
+    },
   ],
   settings: [
     diceSetting('dice', 3),

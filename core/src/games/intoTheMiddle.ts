@@ -54,10 +54,23 @@ export const intoTheMiddle: Game<MiddleRules, MiddleState> = {
   seats: { least: 1, most: 4 },
   minutes: 12,
   steps: [
-    { name: 'Two cards, + and −', rules: rules() },
+    {
+      name: 'Two cards, + and −',
+      example: 'In the middle lies 9; around it 2, 4, 7, 8 and 3. 7 + 2 makes it and wins two cards.',
+      rules: rules(),
+    },
     { name: 'More cards, + and −', rules: rules({ most: 5 }) },
-    { name: 'All four signs', rules: rules({ most: 5, signs: ['+', '-', '*', '/'] }) },
-    { name: 'Six cards around', rules: rules({ most: 6, around: 6, signs: ['+', '-', '*', '/'] }) },
+    {
+      name: 'All four signs',
+      example: 'In the middle lies 9; around it 2, 4, 7, 8 and 3. 8 ÷ 4 + 7 makes it and wins three cards.',
+      rules: rules({ most: 5, signs: ['+', '-', '*', '/'] }),
+    },
+    {
+      name: 'Six cards around',
+      example:
+        'In the middle lies 9; around it 2, 4, 7, 8, 3 and 5. 8 ÷ 4 + 7 makes it and wins three cards.',
+      rules: rules({ most: 6, around: 6, signs: ['+', '-', '*', '/'] }),
+    },
   ],
   settings: [
     packSetting(1),
@@ -225,7 +238,14 @@ function act(play: Play<MiddleRules>, state: MiddleState, move: Move): MiddleSta
     }
     case 'go':
       return nextTarget(play, { ...state, says: 'Another card for the middle.' });
-    default:
+    case 'calm':
+    case 'choose':
+    case 'claim':
+    case 'leave':
+    case 'roll':
+    case 'said':
+    case 'signal':
+    case 'stop':
       return state;
   }
 }

@@ -58,11 +58,31 @@ export const lamps: Game<LampRules, LampState> = {
   minutes: 12,
   steps: [
     { name: 'On the bead frame', rules: words(0) },
-    { name: 'Rest joins', rules: words(1) },
-    { name: 'Ten off joins', rules: words(2) },
-    { name: 'Up to ten joins', rules: words(3) },
-    { name: 'Twice joins', rules: words(4) },
-    { name: 'What is missing joins', rules: words(5) },
+    {
+      name: 'Rest joins',
+      example: 'The total is 34. A 6 makes 40: the lamp of 40 is lit. After rest the next player sits out.',
+      rules: words(1),
+    },
+    {
+      name: 'Ten off joins',
+      example: 'The total is 50. Ten off makes 40: the lamp of 40 is lit.',
+      rules: words(2),
+    },
+    {
+      name: 'Up to ten joins',
+      example: 'The total is 34. Up to ten makes 40: the lamp of 40 is lit.',
+      rules: words(3),
+    },
+    {
+      name: 'Twice joins',
+      example: 'A 3 made 37. Twice adds it again and makes 40: the lamp of 40 is lit.',
+      rules: words(4),
+    },
+    {
+      name: 'What is missing joins',
+      example: 'The total is 60. What is missing to 100 is 40: the lamp of 40 is lit.',
+      rules: words(5),
+    },
     { name: 'The total is written by the child', rules: words(5, 'written') },
     { name: 'In the head', rules: words(5, 'head') },
   ],

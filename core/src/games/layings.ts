@@ -3,7 +3,7 @@ import type { Card } from '../materials/pack.ts';
 import { packInPlay } from './ownPacks.ts';
 import { signedText } from './askFact.ts';
 import type { Play } from './game.ts';
-import type { TrueRules, TrueState } from './trueLines.ts';
+import type { TrueRules, TrueState } from './trueState.ts';
 
 /** A card on the way into a line: its number, or null for a wild one. */
 export interface Piece {

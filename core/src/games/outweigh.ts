@@ -4,7 +4,7 @@ import { numberRecipe, packOf, shuffledIds, type Card, type Recipe } from '../ma
 import { shuffled } from '../random/random.ts';
 import { compareFractions } from '../numbers/fraction.ts';
 import { askCards } from './askFact.ts';
-import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
+import { answerAsking, ask, askingSays } from './asking.ts';
 import {
   emptyScene,
   type Game,
@@ -13,6 +13,7 @@ import {
   type Need,
   type Play,
   type SceneCard,
+  type Asking,
 } from './game.ts';
 import { anyOwnPacks, packInPlay, packOfSeat } from './ownPacks.ts';
 import { chanceOf, seatsIn } from './playGame.ts';
@@ -65,14 +66,48 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
   seats: { least: 1, most: 4 },
   minutes: 10,
   steps: [
-    { name: 'One card, the larger', rules: first },
-    { name: 'Sums to 5 and 5', rules: { ...first, recipe: recipe(5), cards: 2, operation: 'add' } },
+    {
+      name: 'One card, the larger',
+      example: '7 against 4: seven is larger and takes both cards.',
+      rules: first,
+    },
+    {
+      name: 'Sums to 5 and 5',
+      example:
+        '4 and 5 against 3 and 2: “four and five is nine”, “three and two is five”. Nine takes four cards.',
+      rules: { ...first, recipe: recipe(5), cards: 2, operation: 'add' },
+    },
     { name: 'Sums to 10 and 10', rules: { ...first, cards: 2, operation: 'add' } },
-    { name: 'Differences', rules: { ...first, cards: 2, operation: 'sub' } },
-    { name: 'Products', rules: { ...first, cards: 2, operation: 'mul' } },
-    { name: 'Quotients, larger by smaller', rules: { ...first, cards: 2, operation: 'div' } },
-    { name: 'Products, the smaller takes', rules: { ...first, cards: 2, operation: 'mul', smaller: true } },
-    { name: 'Three cards', rules: { ...first, cards: 3, operation: 'add' } },
+    {
+      name: 'Differences',
+      example:
+        '9 and 3 against 7 and 6: “nine take away three is six”, “seven take away six is one”. Six takes four cards.',
+      rules: { ...first, cards: 2, operation: 'sub' },
+    },
+    {
+      name: 'Products',
+      example:
+        '7 and 6 against 9 and 3: “seven times six is forty-two”, “nine times three is twenty-seven”. Forty-two takes four cards.',
+      rules: { ...first, cards: 2, operation: 'mul' },
+    },
+    {
+      name: 'Quotients, larger by smaller',
+      example:
+        '8 and 2 against 9 and 3: “eight divided by two is four”, “nine divided by three is three”. Four takes four cards.',
+      rules: { ...first, cards: 2, operation: 'div' },
+    },
+    {
+      name: 'Products, the smaller takes',
+      example:
+        '7 and 6 against 9 and 3: “seven times six is forty-two”, “nine times three is twenty-seven”. Twenty-seven takes four cards.',
+      rules: { ...first, cards: 2, operation: 'mul', smaller: true },
+    },
+    {
+      name: 'Three cards',
+      example:
+        '7, 6 and 2 against 9, 3 and 1: “seven and six and two is fifteen”, “nine and three and one is thirteen”. Fifteen takes six cards.',
+      rules: { ...first, cards: 3, operation: 'add' },
+    },
   ],
   settings: [
     packSetting(1),

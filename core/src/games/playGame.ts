@@ -109,7 +109,10 @@ export function moveTrouble(need: Need, move: Move): string | null {
       const found = checkLine(move.text, need.ask);
       return found.right ? null : found.sentence;
     }
-    default:
+    case 'calm':
+    case 'go':
+    case 'leave':
+    case 'stop':
       return null;
   }
 }

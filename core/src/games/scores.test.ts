@@ -9,7 +9,7 @@ import type { Move, Need, Play, Scene } from './game.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
 import type { OutweighRules } from './outweigh.ts';
 import { needOf, playMove } from './playGame.ts';
-import type { LineRules } from './underTheLine.ts';
+import type { LineRules } from './lineState.ts';
 
 /*
  * Scores kept a second time, by each game's rules as they are told, from what everyone at the table can see: what was asked,

@@ -38,9 +38,21 @@ export const stretchOrFold: Game<StretchRules, StretchState> = {
   minutes: 8,
   steps: [
     { name: 'To 24', rules: { target: 24, die: 6 } },
-    { name: 'To 36', rules: { target: 36, die: 6 } },
-    { name: 'To 60', rules: { target: 60, die: 6 } },
-    { name: 'To 60 with a ten-sided die', rules: { target: 60, die: 10 } },
+    {
+      name: 'To 36',
+      example: 'At 30 of 36 a 4 comes up: doubled it makes 38, too far; halved it makes 32.',
+      rules: { target: 36, die: 6 },
+    },
+    {
+      name: 'To 60',
+      example: 'At 54 of 60 a 4 comes up: doubled it makes 62, too far; halved it makes 56.',
+      rules: { target: 60, die: 6 },
+    },
+    {
+      name: 'To 60 with a ten-sided die',
+      example: 'At 50 of 60 an 8 comes up: doubled it makes 66, too far; halved it makes 54.',
+      rules: { target: 60, die: 10 },
+    },
   ],
   settings: [numberSetting('target', 'Target', 10, 200), diceSetting('die', 1)],
   operations: () => ['add', 'mul', 'div'],

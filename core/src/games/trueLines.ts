@@ -1,40 +1,14 @@
 import { factKey, tryParseFactKey } from '../facts/fact.ts';
-import type { Operation } from '../facts/operation.ts';
-import { numberRecipe, packOf, shuffledIds, type Card, type Recipe } from '../materials/pack.ts';
+import { numberRecipe, packOf, shuffledIds, type Card } from '../materials/pack.ts';
 import { signedText } from './askFact.ts';
 import { layings, lineText, type Laying } from './layings.ts';
-import {
-  emptyScene,
-  type BestMove,
-  type Choice,
-  type Game,
-  type GameState,
-  type Move,
-  type Play,
-} from './game.ts';
+import { emptyScene, type BestMove, type Choice, type Game, type Move, type Play } from './game.ts';
 import { anyOwnPacks, ownOf, packInPlay, packOfSeat } from './ownPacks.ts';
 import { chanceOf, nextSeat, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
 import { operationSetting, packSetting, yesNo } from './setting.ts';
-
-export interface TrueRules {
-  readonly recipe: Recipe;
-  readonly operation: Operation & ('add' | 'sub' | 'mul');
-  /** Hands lie open for all to see and talk about. */
-  readonly open: boolean;
-}
-
-export interface TrueState extends GameState {
-  readonly pile: readonly number[];
-  readonly hands: readonly (readonly number[])[];
-  /** Laid out, from the first on. */
-  readonly board: readonly number[];
-  readonly laid: readonly number[];
-  /** Turns passed running, with no pile left to draw from. */
-  readonly passed: number;
-  readonly winner: number | null;
-}
+import type { TrueRules, TrueState } from './trueState.ts';
 
 const handSize = 7;
 const draw = 'draw';
@@ -69,13 +43,35 @@ export const trueLines: Game<TrueRules, TrueState> = {
   seats: { least: 1, most: 4 },
   minutes: 15,
   steps: [
-    { name: 'To 10, open hands', rules: rules(10, { open: true, wild: false }) },
+    {
+      name: 'To 10, open hands',
+      example: 'On the board lies a 9. You lay 2 and 7: 2 + 7 = 9.',
+      rules: rules(10, { open: true, wild: false }),
+    },
     { name: 'A wild card joins', rules: rules(10, { open: true }) },
     { name: 'Hands closed', rules: rules(10) },
-    { name: 'To 13', rules: rules(13) },
-    { name: 'Black adds, red takes away', rules: rules(10, { signed: true, wild: false }) },
-    { name: 'Lines that take away', rules: rules(13, { operation: 'sub' }) },
-    { name: 'Products', rules: rules(12, { operation: 'mul' }) },
+    {
+      name: 'To 13',
+      example: 'On the board lies a king. You lay 4 and 9: 4 + 9 = 13. A joker is any number the line needs.',
+      rules: rules(13),
+    },
+    {
+      name: 'Black adds, red takes away',
+      example:
+        'On the board lies a black 5. You lay a black 7 and a red 2: seven with two taken away is five.',
+      rules: rules(10, { signed: true, wild: false }),
+    },
+    {
+      name: 'Lines that take away',
+      example:
+        'On the board lies a 9. You lay a queen and a 3: 12 − 3 = 9. A joker is any number the line needs.',
+      rules: rules(13, { operation: 'sub' }),
+    },
+    {
+      name: 'Products',
+      example: 'On the board lies a 6. You lay 2 and 3: 2 × 3 = 6. A joker is any number the line needs.',
+      rules: rules(12, { operation: 'mul' }),
+    },
   ],
   settings: [
     packSetting(1),

@@ -4,8 +4,16 @@ import { allRolls, facesOf, type DieSides } from '../materials/dice.ts';
 import { fractionText } from '../numbers/fraction.ts';
 import { createRandom, shuffled } from '../random/random.ts';
 import { askCards } from './askFact.ts';
-import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
-import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
+import { answerAsking, ask, askingSays } from './asking.ts';
+import {
+  emptyScene,
+  type Choice,
+  type Game,
+  type GameState,
+  type Move,
+  type Play,
+  type Asking,
+} from './game.ts';
 import { nextSeat } from './playGame.ts';
 import { freshState, rolled } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
@@ -54,9 +62,24 @@ export const twoToHold: Game<HoldRules, HoldState> = {
   minutes: 10,
   steps: [
     { name: 'Sums of two dice', rules: { dice, operation: 'add' } },
-    { name: 'Differences', rules: { dice, operation: 'sub' } },
-    { name: 'Products', rules: { dice, operation: 'mul' } },
-    { name: 'Sums of three dice', rules: { dice: [6, 6, 6], operation: 'add' } },
+    {
+      name: 'Differences',
+      example:
+        'A 6 and a 2: “six take away two is four”. Your counter joins your other one on 4: you hold it.',
+      rules: { dice, operation: 'sub' },
+    },
+    {
+      name: 'Products',
+      example:
+        'A 4 and a 5: “four times five is twenty”. Your counter joins your other one on 20: you hold it.',
+      rules: { dice, operation: 'mul' },
+    },
+    {
+      name: 'Sums of three dice',
+      example:
+        'A 4, a 5 and a 2: “four and five and two is eleven”. Your counter joins your other one on 11: you hold it.',
+      rules: { dice: [6, 6, 6], operation: 'add' },
+    },
   ],
   settings: [
     oneSetting('dice', 'Dice', [
@@ -188,7 +211,14 @@ function act(play: Play<HoldRules>, state: HoldState, move: Move): HoldState {
     }
     case 'choose':
       return place(play, state, Number(move.key));
-    default:
+    case 'calm':
+    case 'claim':
+    case 'go':
+    case 'leave':
+    case 'line':
+    case 'pass':
+    case 'signal':
+    case 'stop':
       return state;
   }
 }

@@ -1,32 +1,14 @@
 import { factKey } from '../facts/fact.ts';
 import { numberRecipe, shuffledIds, type Card } from '../materials/pack.ts';
 import { twoNumberLayouts, type UnderLine } from '../numbers/underLine.ts';
-import { answerAsking, ask, askingSays, type Asking } from './asking.ts';
-import { emptyScene, type Choice, type Game, type GameState, type Move, type Play } from './game.ts';
+import { answerAsking, ask, askingSays } from './asking.ts';
+import { emptyScene, type Choice, type Game, type Move, type Asking, type Play } from './game.ts';
 import { ownOf, packedWith, packInPlay } from './ownPacks.ts';
 import { chanceOf, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { namedScores, scoreCount } from './scoring.ts';
 import { numberSetting, oneSetting, yesNo } from './setting.ts';
-
-export interface LineRules {
-  /** The sum that is not to be gone over, or the difference to come near. */
-  readonly line: number;
-  readonly kind: 'under' | 'difference';
-  /** How it is laid and worked: a place frame with columns, or in the head. */
-  readonly frame: boolean;
-}
-
-export interface LineState extends GameState {
-  readonly pile: readonly number[];
-  readonly gone: readonly number[];
-  readonly hands: readonly (readonly number[])[];
-  /** What each seat laid; 'none': it says that nothing fits. */
-  readonly laid: readonly (UnderLine | 'none' | null)[];
-  readonly asking: Asking | null;
-  readonly round: number;
-  readonly points: readonly number[];
-}
+import type { LineRules, LineState } from './lineState.ts';
 
 const rounds = 5;
 const handSize = 4;
@@ -54,8 +36,17 @@ export const underTheLine: Game<LineRules, LineState> = {
   steps: [
     { name: 'Under 110, with a place frame', rules: { line: 110, kind: 'under', frame: true } },
     { name: 'Under 110, in the head', rules: { line: 110, kind: 'under', frame: false } },
-    { name: 'Under 150', rules: { line: 150, kind: 'under', frame: false } },
-    { name: 'A difference near 30', rules: { line: 30, kind: 'difference', frame: false } },
+    {
+      name: 'Under 150',
+      example: 'The line is 150 and there lie 7, 5, 6 and 4: 76 + 45 = 121 is good, 75 + 64 = 139 is better.',
+      rules: { line: 150, kind: 'under', frame: false },
+    },
+    {
+      name: 'A difference near 30',
+      example:
+        'The difference is to come near 30 and there lie 2, 5, 6 and 4: 65 − 42 = 23 is good, 54 − 26 = 28 is better.',
+      rules: { line: 30, kind: 'difference', frame: false },
+    },
   ],
   settings: [
     numberSetting('line', 'The line', 20, 190),
@@ -261,7 +252,14 @@ function act(play: Play<LineRules>, state: LineState, move: Move): LineState {
       if (found.kind === 'again') return { ...state, asking: found.asking };
       return afterLaid(play, { ...state, asking: null, says: `${asking.asked.whole}.` });
     }
-    default:
+    case 'calm':
+    case 'claim':
+    case 'leave':
+    case 'line':
+    case 'pass':
+    case 'roll':
+    case 'signal':
+    case 'stop':
       return state;
   }
 }

@@ -63,11 +63,29 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
   seats: { least: 1, most: 4 },
   minutes: 8,
   steps: [
-    { name: 'Sums and differences', rules: rules(['fact']) },
+    {
+      name: 'Sums and differences',
+      example: '7 + 8 = 16 is mended as 7 + 8 = 15; as 9 + 6 it would take two changes, and does not count.',
+      rules: rules(['fact']),
+    },
     { name: 'Products', rules: rules(['fact'], { operations: ['mul'] }) },
-    { name: 'Stories', rules: rules(['story'], { operations: ['add', 'sub', 'mul'] }) },
-    { name: 'In and out', rules: rules(['table'], { operations: ['add', 'mul'] }) },
-    { name: 'Tens and ones', rules: rules(['place'], { largest: 10 }) },
+    {
+      name: 'Stories',
+      example:
+        'There are 9 apples on the table and 4 are eaten. 6 are left: 5 would be true, or 10 on the table.',
+      rules: rules(['story'], { operations: ['add', 'sub', 'mul'] }),
+    },
+    {
+      name: 'In and out',
+      example: '2 gives 6, 3 gives 9, 5 gives 14: each is three times, so the last is mended as 15.',
+      rules: rules(['table'], { operations: ['add', 'mul'] }),
+    },
+    {
+      name: 'Tens and ones',
+      example:
+        '4 tens and 7 ones are 74: 47 would be true; 7 tens and 4 ones take two changes, and do not count.',
+      rules: rules(['place'], { largest: 10 }),
+    },
     { name: 'Anything', rules: rules(slipForms, { operations: ['add', 'sub', 'mul', 'div'], largest: 12 }) },
   ],
   settings: [

@@ -40,9 +40,7 @@ function plainLines(numbers: readonly number[], whole: boolean): Map<string, Exp
         if (i === j) return;
         for (const sign of signs) {
           if (sign === '/' && b.n === 0n) continue;
-          const value = { '+': a.add(b), '-': a.sub(b), '*': a.mul(b), '/': b.n === 0n ? a : a.div(b) }[
-            sign
-          ] as MathFraction;
+          const value = { '+': a.add(b), '-': a.sub(b), '*': a.mul(b), '/': b.n === 0n ? a : a.div(b) }[sign];
           if (whole && (value.d !== 1n || value.s < 0n)) continue;
           walk([...list.filter((_, at) => at !== i && at !== j), [step(sign, left, right), value]]);
         }

@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { pathways } from '../facts/pathway.ts';
-import { drillOutlook, drillPool, earlierFacts, mostEarlierFacts, type TriedFact } from './drillPool.ts';
+import {
+  drillOutlook,
+  drillPool,
+  earlierFacts,
+  mostEarlierFacts,
+  wasAsked,
+  type TriedFact,
+} from './drillPool.ts';
 
 const tried = (over: Partial<TriedFact> = {}): TriedFact => ({
   state: 'recalled',
@@ -24,6 +31,25 @@ describe('what a drill may draw on', () => {
       ['6x6', false, false, 0],
     ]);
     expect(drillOutlook(pool)).toEqual({ due: 1, fresh: 2, unasked: 1 });
+  });
+  it('calls never asked only what is on no record: answers without evidence were asked all the same', () => {
+    const pool = drillPool(
+      ['7x7', '8x8', '9x9'],
+      ['2x2'],
+      { '7x7': tried({ state: 'untried', evidence: 0, dueDay: null }) },
+      0,
+    );
+    expect(pool.map((one) => [one.fact, one.asked])).toEqual([
+      ['7x7', true],
+      ['8x8', false],
+      ['9x9', false],
+      ['2x2', false],
+    ]);
+    // Untried facts of sets passed are taken as known: they are not among those not yet known.
+    expect(drillOutlook(pool)).toEqual({ due: 0, fresh: 3, unasked: 2 });
+    // A plan kept before this was told: evidence is all there is to go by.
+    expect(wasAsked({ fact: '7x7', known: false, ofSet: true, evidence: 2, due: false })).toBe(true);
+    expect(wasAsked({ fact: '7x7', known: false, ofSet: true, evidence: 0, due: false })).toBe(false);
   });
   it('takes along known facts of earlier sets, the due first; untried ones of sets passed count as known', () => {
     const pool = drillPool(

@@ -38,6 +38,7 @@ export function drillPool(
       known: known || (!ofSet && (found === undefined || found.state === 'nearly')),
       ofSet,
       evidence: found?.evidence ?? 0,
+      asked: found !== undefined,
       due: known && found.dueDay !== null && found.dueDay <= today,
     };
   };
@@ -63,7 +64,10 @@ export function earlierFacts(
     .flatMap((one) => one.practises);
 }
 
-/** How many facts of a drill are due, new, and without any evidence: what is said of it before it begins. */
+/** Whether a fact was ever asked, as far as a drill's plan tells. */
+export const wasAsked = ({ asked, evidence }: DrillFact): boolean => asked ?? evidence > 0;
+
+/** How many facts of a drill are due, not yet known, and of these never asked: what is said of it before it begins. */
 export function drillOutlook(pool: readonly DrillFact[]): {
   readonly due: number;
   readonly fresh: number;
@@ -72,6 +76,6 @@ export function drillOutlook(pool: readonly DrillFact[]): {
   return {
     due: pool.filter((one) => one.due).length,
     fresh: pool.filter((one) => !one.known).length,
-    unasked: pool.filter((one) => one.ofSet && one.evidence === 0).length,
+    unasked: pool.filter((one) => !one.known && wasAsked(one) === false).length,
   };
 }

@@ -69,7 +69,9 @@ function pickNew(plan: DrillPlan, reading: BeforeNext): DealtPrompt | undefined 
   if (!fact) return undefined;
   const why =
     fact.evidence === 0
-      ? 'New: nothing is known of it yet.'
+      ? fact.asked
+        ? 'Asked before, but nothing is known of it yet.'
+        : 'New: nothing is known of it yet.'
       : fact.ofSet
         ? `Not yet known: ${fact.evidence} answers so far.`
         : 'Carried along from an earlier set: not recalled of late.';

@@ -15,6 +15,8 @@ export interface DrillFact {
   readonly ofSet: boolean;
   /** Answers on it with evidence. */
   readonly evidence: number;
+  /** Whether any answer to it is on record, with evidence or without. Plans kept before this was told say nothing. */
+  readonly asked?: boolean;
   /** Known, and its review date has come. */
   readonly due: boolean;
 }

@@ -33,6 +33,39 @@ function play(given: PlacementPlan, answer: (set: number, at: number) => Placeme
 }
 
 describe('placement', () => {
+  it('opens with the easiest fact there is, which decides nothing and is not asked of its set', () => {
+    fc.assert(
+      fc.property(
+        someList,
+        fc.nat(),
+        fc.nat(),
+        fc.array(fc.constantFrom(...answerClasses), { minLength: 40, maxLength: 40 }),
+        (sets, seed, start, list) => {
+          const given = { ...plan(sets, seed, start % sets.length), opens: true };
+          const first = readPlacement(given, []).next;
+          expect(first).toMatchObject({ opening: true, closing: false });
+          const { left, right } = parseFactKey(first?.fact ?? '');
+          expect(Math.min(left, right)).toBeGreaterThan(0);
+          const sums = sets.flatMap((set) => set.introduces).map(parseFactKey);
+          const others = sums.filter((one) => Math.min(one.left, one.right) > 0);
+          expect(left + right).toBe(Math.min(...others.map((one) => one.left + one.right)));
+          const after = (name: PlacementAnswer['class']) =>
+            readPlacement(given, [{ fact: first?.fact ?? '', class: name }]);
+          for (const name of answerClasses) {
+            expect(after(name).tallies.every((one) => one.recalled + one.short === 0)).toBe(true);
+            expect(after(name).next).toMatchObject({ set: given.startAt, closing: false });
+            expect(placementResult(given, after(name))).toBeUndefined();
+          }
+          const { answers } = play(given, (_, at) => list[at] ?? 'missed');
+          expect(answers.length).toBeLessThanOrEqual(mostPlacementPrompts);
+          if ((sets[first?.set ?? 0]?.introduces.length ?? 0) > 7)
+            expect(answers.slice(1, -1).map((one) => one.fact)).not.toContain(first?.fact);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
   it('asks at most 36, ends on an easy fact, never asks one twice but that', () => {
     fc.assert(
       fc.property(

@@ -25,6 +25,8 @@ export interface PlacementPlan {
   readonly most?: number;
   /** False where no clock is wanted: then a right answer without working seen counts as recalled. */
   readonly timed: boolean;
+  /** It opens with an easy fact that decides nothing. Placements begun before there was one say nothing. */
+  readonly opens?: boolean;
 }
 
 /** One answer of a placement, in the order given. */
@@ -39,7 +41,8 @@ export interface PlacementPrompt {
   readonly set: number;
   /** For the tutor: why this one. */
   readonly why: string;
-  /** The easy fact that closes the visit; it decides nothing. */
+  /** The easy fact that opens or closes the visit; it decides nothing. */
+  readonly opening?: boolean;
   readonly closing: boolean;
 }
 
@@ -76,13 +79,19 @@ export function beginPlacement(plan: PlacementPlan): PlacementReading {
   if (!Number.isInteger(plan.startAt) || plan.startAt < 0 || plan.startAt >= count)
     throw new RangeError(`startAt should be a whole number from 0 to ${count - 1}.`);
   const tallies = plan.sets.map((): SetTally => ({ recalled: 0, short: 0 }));
+  const opening = plan.opens ? openingPrompt(plan).fact : undefined;
   return withNext(plan, {
     tallies,
     odds: placementOdds(tallies),
     answers: [],
     search: { below: -1, above: undefined, step: 1, at: plan.startAt },
     used: plan.sets.map(() => 0),
-    orders: plan.sets.map((set, at) => askingOrder(set.introduces, plan.seed + at * 7919)),
+    orders: plan.sets.map((set, at) => {
+      const order = askingOrder(set.introduces, plan.seed + at * 7919);
+      // What opens is not asked again of its set, where that has enough others.
+      const others = order.filter((fact) => fact !== opening);
+      return others.length < placementSampleLong ? order : others;
+    }),
   });
 }
 
@@ -95,6 +104,7 @@ export function placeAnswer(
   const answers = [...reading.answers, answer];
   const asked = reading.next;
   if (!asked || asked.closing) return { ...reading, answers, next: undefined };
+  if (asked.opening) return withNext(plan, { ...reading, answers });
   const used = reading.used.map((one, at) => (at === asked.set ? one + 1 : one));
   const evidence = evidenceOf(answer.class, plan.timed);
   const tallies = reading.tallies.map((one, at) =>
@@ -117,6 +127,7 @@ export function placeAnswer(
 
 function withNext(plan: PlacementPlan, reading: Omit<PlacementReading, 'next'>): PlacementReading {
   const { answers, search, odds, used, orders, tallies } = reading;
+  if (plan.opens && answers.length === 0) return { ...reading, next: openingPrompt(plan) };
   const most = plan.most ?? mostPlacementPrompts;
   const at = answers.length < most - 1 ? nextSet(search, odds, orders, used) : undefined;
   if (at !== undefined) {
@@ -227,6 +238,18 @@ function whyOf(search: Search, at: number, plan: PlacementPlan, tallies: readonl
   if (search.at === undefined) return `A second look at ${name}, which would tell most.${soFar}`;
   if (search.above === undefined) return `Going up: ${name}.${soFar}`;
   return `Between ${search.below < 0 ? 'the beginning' : plan.sets[search.below]?.name} and ${plan.sets[search.above]?.name}: ${name}.${soFar}`;
+}
+
+/** The easiest fact there is: the smallest numbers, none of them 0, which has rules of its own. */
+function openingPrompt(plan: PlacementPlan): PlacementPrompt {
+  const size = (key: FactKey) => {
+    const { left, right } = parseFactKey(key);
+    return left + right + (Math.min(left, right) === 0 ? 1000 : 0);
+  };
+  const all = plan.sets.flatMap(({ introduces }, set) => introduces.map((fact) => ({ fact, set })));
+  const [first, ...others] = all as [(typeof all)[0], ...typeof all];
+  const easiest = others.reduce((best, one) => (size(one.fact) < size(best.fact) ? one : best), first);
+  return { ...easiest, opening: true, closing: false, why: 'An easy one to begin with; it decides nothing.' };
 }
 
 /** An easy fact to end on: one recalled, from as early as can be; else the first of the first set. */

@@ -40,7 +40,7 @@ export interface Classified {
  */
 export function classify(input: ClassifyInput): Classified {
   const timed = input.latencyMs !== null && !input.voided;
-  const raw = timed ? (input.latencyMs as number) - input.overheadMs : null;
+  const raw = timed ? input.latencyMs - input.overheadMs : null;
   const correctedMs = raw === null ? null : Math.max(0, raw);
   const inDoubt =
     correctedMs !== null && input.spreadMs > 0 && Math.abs(correctedMs - input.limitMs) <= input.spreadMs;

@@ -113,7 +113,7 @@ describe('state of a fact', () => {
     fc.assert(
       fc.property(answers, fc.infiniteStream(fc.nat()), (list, chance) => {
         const mixed = list
-          .map((one) => ({ one, key: chance.next().value }))
+          .map((one) => ({ one, key: chance.next().value as number }))
           .sort((a, b) => a.key - b.key)
           .map(({ one }) => one);
         expect(factStatesOf(mixed, 'UTC')).toEqual(factStatesOf(list, 'UTC'));

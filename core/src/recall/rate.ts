@@ -18,6 +18,14 @@ export function aimPerMinute(
   return reachable < wanted ? { perMinute: reachable, binds: true } : { perMinute: wanted, binds: false };
 }
 
+/** A minute cut off before this is no check: what came in so little time says nothing of a minute. Common practice. */
+export const leastCheckMs = 20_000;
+
+/** Whether so much of a minute was used that it may be scaled to a whole one. A minute planned shorter has to be whole. */
+export function isScalable(usedMs: number, lengthMs: number): boolean {
+  return usedMs >= Math.min(leastCheckMs, lengthMs);
+}
+
 /** So many in `usedMs`, scaled to a minute. Zero time gives 0. */
 export function perMinute(count: number, usedMs: number): number {
   return usedMs > 0 ? (count * 60_000) / usedMs : 0;
@@ -28,16 +36,18 @@ export interface MinuteSummary {
   readonly right: number;
   readonly wrong: number;
   readonly usedMs: number;
-  readonly rightPerMinute: number;
-  readonly wrongPerMinute: number;
+  /** Null: too little of the minute was used. The same of the two rates below. */
+  readonly rightPerMinute: number | null;
+  readonly wrongPerMinute: number | null;
   /** Keypad only; null otherwise. Comparable only roughly with written sheets. */
   readonly digitsPerMinute: number | null;
   /** Corrected times of right answers, ms; null when none was timed. */
   readonly timeMs: { readonly lower: number; readonly median: number; readonly upper: number } | null;
 }
 
-/** Sums up the answers of one minute over the time it used. */
-export function summariseMinute(answers: readonly Answer[], usedMs: number): MinuteSummary {
+/** Sums up the answers of one minute of `lengthMs` over the time it used. */
+export function summariseMinute(answers: readonly Answer[], usedMs: number, lengthMs: number): MinuteSummary {
+  const rate = (count: number) => (isScalable(usedMs, lengthMs) ? perMinute(count, usedMs) : null);
   const right = answers.filter((one) => isRight(one.judgement)).length;
   const wrong = answers.length - right;
   const times = answers
@@ -53,9 +63,9 @@ export function summariseMinute(answers: readonly Answer[], usedMs: number): Min
     right,
     wrong,
     usedMs,
-    rightPerMinute: perMinute(right, usedMs),
-    wrongPerMinute: perMinute(wrong, usedMs),
-    digitsPerMinute: typed.length === answers.length && typed.length > 0 ? perMinute(digits, usedMs) : null,
+    rightPerMinute: rate(right),
+    wrongPerMinute: rate(wrong),
+    digitsPerMinute: typed.length === answers.length && typed.length > 0 ? rate(digits) : null,
     timeMs: times.length === 0 ? null : quartiles(times),
   };
 }

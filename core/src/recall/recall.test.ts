@@ -39,8 +39,8 @@ describe('quantiles', () => {
         list,
         fc.integer({ min: 0, max: 1000 }).map((n) => n / 1000),
         (values, p) => {
-          expect(median(values)).toBeCloseTo(mathMedian(values) as number, 6);
-          expect(quantile(values, p)).toBeCloseTo(quantileSeq(values, p) as number, 6);
+          expect(median(values)).toBeCloseTo(Number(mathMedian(values)), 6);
+          expect(quantile(values, p)).toBeCloseTo(Number(quantileSeq(values, p)), 6);
         },
       ),
     );
@@ -203,6 +203,7 @@ describe('digits and rates', () => {
     const found = summariseMinute(
       [answer({}), answer({ judgement: 'wrong', given: '54' }), answer({ voided: true })],
       30_000,
+      60_000,
     );
     expect(found).toMatchObject({
       right: 2,
@@ -212,8 +213,20 @@ describe('digits and rates', () => {
       digitsPerMinute: 10,
     });
     expect(found.timeMs).toEqual({ lower: 1000, median: 1000, upper: 1000 });
-    expect(summariseMinute([answer({ way: 'tutor' })], 60_000).digitsPerMinute).toBeNull();
-    expect(summariseMinute([], 60_000)).toMatchObject({ right: 0, timeMs: null });
+    expect(summariseMinute([answer({ way: 'tutor' })], 60_000, 60_000).digitsPerMinute).toBeNull();
+    expect(summariseMinute([], 60_000, 60_000)).toMatchObject({ right: 0, timeMs: null });
+    // Four right in two seconds are not 120 a minute; from twenty seconds on, or in a minute planned shorter, they count.
+    const early = (usedMs: number, lengthMs: number) => summariseMinute([answer({})], usedMs, lengthMs);
+    expect(early(2000, 60_000)).toMatchObject({
+      right: 1,
+      rightPerMinute: null,
+      wrongPerMinute: null,
+      digitsPerMinute: null,
+    });
+    expect(early(19_999, 60_000).rightPerMinute).toBeNull();
+    expect(early(20_000, 60_000).rightPerMinute).toBe(3);
+    expect(early(8000, 8000).rightPerMinute).toBe(7.5);
+    expect(early(7999, 8000).rightPerMinute).toBeNull();
   });
 });
 

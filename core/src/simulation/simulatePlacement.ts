@@ -25,7 +25,7 @@ export function simulatePlacement(
   const random = createRandom(mixSeed(seed));
   const learner = makeLearner(profile, sets, first, random);
   const truth = trueFirstSet(learner, sets);
-  const plan: PlacementPlan = { sets, startAt: 0, seed: seedFrom(random), timed: true };
+  const plan: PlacementPlan = { sets, startAt: 0, seed: seedFrom(random), timed: true, opens: true };
   const limitMs = ownPace && profile === 'slow' ? 2 * 900 * slowPace : 2000;
   let reading = beginPlacement(plan);
   for (;;) {
