@@ -1,14 +1,20 @@
 import { Hono } from 'hono';
+import { DatabaseError } from 'pg';
 import { bodyLimit } from 'hono/body-limit';
+import { compress } from 'hono/compress';
+import { routePath } from 'hono/route';
 import { getCookie } from 'hono/cookie';
 import { secureHeaders } from 'hono/secure-headers';
 import { cookieName, findSession } from './auth/session.ts';
 import { accountRoutes, openRoutes } from './routes/account.ts';
 import { childRoutes, linkRoutes } from './routes/child.ts';
-import { Refusal, refuse, type Env, type House } from './routes/context.ts';
+import { isOutage, Outage } from './outage.ts';
+import { Refusal, refuse } from './refusal.ts';
+import type { Env, House } from './routes/context.ts';
 import { pathwayRoutes } from './routes/pathways.ts';
 import { gameRoutes } from './routes/games.ts';
 import { outcomeRoutes } from './routes/outcomes.ts';
+import { peopleRoutes } from './routes/people.ts';
 import { playRoutes } from './routes/plays.ts';
 import { policyRoutes } from './routes/policies.ts';
 import { pupilRoutes } from './routes/pupils.ts';
@@ -36,19 +42,47 @@ export function createApp(house: House): Hono<Env> {
         frameAncestors: ["'none'"],
         formAction: ["'self'"],
       },
+      permissionsPolicy: {
+        // The voice key listens on our own pages; nothing else of a device is asked for.
+        microphone: ['self'],
+        screenWakeLock: ['self'],
+        fullscreen: ['self'],
+        clipboardWrite: ['self'],
+        camera: [],
+        geolocation: [],
+        payment: [],
+        usb: [],
+        serial: [],
+        bluetooth: [],
+        displayCapture: [],
+        browsingTopics: [],
+      },
       // Plain http on loopback has nothing to upgrade to; behind https the proxy sets this.
       strictTransportSecurity: false,
     }),
   );
 
   app.onError((error, c) => {
-    if (error instanceof Refusal) return c.json(error.problem, error.status);
-    house.log.error({ err: error, path: c.req.path }, 'a request failed');
+    if (error instanceof Refusal) {
+      if (error.retryAfterS !== undefined) c.header('Retry-After', String(error.retryAfterS));
+      return c.json(error.problem, error.status);
+    }
+    if (error instanceof Outage || (error instanceof DatabaseError && isOutage(error))) {
+      house.log.warn({ err: error, route: routePath(c) }, 'the database is away or overworked');
+      c.header('Retry-After', String(error instanceof Outage ? error.retryAfterS : 1));
+      return c.json(
+        { message: 'Too much at once, or the database is away. Nothing was lost; try again.' },
+        503,
+      );
+    }
+    house.log.error({ err: error, route: routePath(c) }, 'a request failed');
     return c.json(
       { message: 'Something failed here, and it is on record. Nothing was lost; try again.' },
-      isAway(error) ? 503 : 500,
+      500,
     );
   });
+  // Streams are left alone by it.
+  app.use(compress());
 
   const api = new Hono<Env>();
   api.use(
@@ -79,6 +113,7 @@ export function createApp(house: House): Hono<Env> {
     await next();
   });
   api.route('/', accountRoutes(house));
+  api.route('/', peopleRoutes(house));
   api.route('/', pupilRoutes(house));
   api.route('/', playRoutes(house));
   api.route('/', outcomeRoutes(house));
@@ -110,10 +145,4 @@ function hostOf(origin: string): string | undefined {
   } catch {
     return undefined;
   }
-}
-
-/** The database cannot be reached. */
-function isAway(error: unknown): boolean {
-  const code = (error as { code?: unknown }).code;
-  return typeof code === 'string' && /^(ECONN|EPIPE|57P|08)/.test(code);
 }

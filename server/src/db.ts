@@ -1,12 +1,85 @@
-import { Pool, type PoolClient, type QueryResultRow } from 'pg';
+import { Pool, type PoolClient, type QueryConfig, type QueryResult, type QueryResultRow } from 'pg';
+import { createBackoff } from './backoff.ts';
+import { asOutage, Outage } from './outage.ts';
 
-export type Db = Pool;
+/** A pool of connections. Throws an `Outage` where the database is away, or more is asked at once than can wait. */
+export interface Db {
+  readonly query: <R extends QueryResultRow>(
+    sql: string | QueryConfig,
+    values?: readonly unknown[],
+  ) => Promise<QueryResult<R>>;
+  /** A connection for one piece of work. */
+  readonly connect: () => Promise<PoolClient>;
+  readonly end: () => Promise<void>;
+}
+
+/** Connections of one server process. */
+const connections = 10;
+/** How long work waits for a connection, ms. */
+const patienceMs = 3000;
+/** How many pieces of work may wait for one: at 5 ms a piece the last still has its turn in time. */
+const mostWaiting = 400;
+/** A statement that takes longer is of a connection that is gone (the role's own limit is shorter), ms. */
+const longestQueryMs = 30_000;
+/** After a connection was refused the next is tried so much later, ms: twice as long each time. */
+const backoffMs = { first: 50, longest: 1000 } as const;
 
 /** Opens a pool. `onError` hears of connections that break while idle. */
-export function openDb(url: string, onError: (error: Error) => void = () => undefined): Db {
-  const pool = new Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000 });
+export function openDb(
+  url: string,
+  onError: (error: Error) => void = () => undefined,
+  most: { readonly connections?: number; readonly waiting?: number; readonly patienceMs?: number } = {},
+): Db {
+  const pool = new Pool({
+    connectionString: url,
+    max: most.connections ?? connections,
+    connectionTimeoutMillis: most.patienceMs ?? patienceMs,
+    query_timeout: longestQueryMs,
+    keepAlive: true,
+  });
   pool.on('error', onError);
-  return pool;
+  // A connection may drop while it is out on work: without a listener of its own that would end the process.
+  pool.on('connect', (client) => client.on('error', onError));
+  const backoff = createBackoff(backoffMs.first, backoffMs.longest);
+  let awayUntil = 0;
+
+  const mayAsk = () => {
+    if (pool.waitingCount >= (most.waiting ?? mostWaiting)) throw new Outage(2);
+    if (Date.now() < awayUntil) throw new Outage(1);
+  };
+  const refused = (error: unknown) => {
+    awayUntil = Date.now() + backoff.next();
+    return asOutage(error);
+  };
+  const connect = async () => {
+    mayAsk();
+    const full = pool.idleCount === 0 && pool.totalCount >= (most.connections ?? connections);
+    try {
+      const client = await pool.connect();
+      backoff.reset();
+      return client;
+    } catch (error) {
+      // A pool that is full is no database that is away: others have their turn meanwhile.
+      throw full ? new Outage(2, { cause: error }) : refused(error);
+    }
+  };
+  return {
+    connect,
+    query: async <R extends QueryResultRow>(sql: string | QueryConfig, values: readonly unknown[] = []) => {
+      const client = await connect();
+      let broken: Error | undefined;
+      try {
+        return typeof sql === 'string' ? await client.query<R>(sql, [...values]) : await client.query<R>(sql);
+      } catch (error) {
+        const found = asOutage(error);
+        if (found instanceof Outage) broken = found;
+        throw found;
+      } finally {
+        client.release(broken);
+      }
+    },
+    end: () => pool.end(),
+  };
 }
 
 /** A transaction inside one room: every statement sees and writes that room's rows only. */
@@ -19,16 +92,31 @@ export interface RoomTx {
 
 const uuid = /^[0-9a-f-]{36}$/;
 
-/** Runs `work` in one transaction as the given room; commits, or rolls back on any throw. */
+/**
+ * Runs `work` in one transaction as the given room; commits, or rolls back on any throw. Throws an `Outage` where the
+ * database went away; what was committed just then may be kept all the same, so that work is to be safe to repeat.
+ */
 export async function inRoom<T>(db: Db, roomId: string, work: (tx: RoomTx) => Promise<T>): Promise<T> {
   if (!uuid.test(roomId)) throw new RangeError('A room id is a UUID.');
   const client = await db.connect();
   let broken: Error | undefined;
+  const ask = async <R>(query: () => Promise<R>): Promise<R> => {
+    try {
+      return await query();
+    } catch (error) {
+      throw asOutage(error);
+    }
+  };
   try {
     // One round trip for both: round trips cost more than the policy does.
-    await client.query(`begin; select set_config('app.room_id', '${roomId}', true)`);
-    const result = await work(roomTx(client, roomId));
-    await client.query('commit');
+    await ask(() => client.query(`begin; select set_config('app.room_id', '${roomId}', true)`));
+    const result = await work({
+      roomId,
+      rows: async <R extends QueryResultRow>(sql: string, values: readonly unknown[] = []) =>
+        (await ask(() => client.query<R>(sql, [...values]))).rows,
+      run: async (sql, values = []) => (await ask(() => client.query(sql, [...values]))).rowCount ?? 0,
+    });
+    await ask(() => client.query('commit'));
     return result;
   } catch (error) {
     await client.query('rollback').catch((failed: unknown) => {
@@ -38,13 +126,4 @@ export async function inRoom<T>(db: Db, roomId: string, work: (tx: RoomTx) => Pr
   } finally {
     client.release(broken);
   }
-}
-
-function roomTx(client: PoolClient, roomId: string): RoomTx {
-  return {
-    roomId,
-    rows: async <R extends QueryResultRow>(sql: string, values: readonly unknown[] = []) =>
-      (await client.query<R>(sql, [...values])).rows,
-    run: async (sql, values = []) => (await client.query(sql, [...values])).rowCount ?? 0,
-  };
 }

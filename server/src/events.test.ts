@@ -53,7 +53,7 @@ describe('events', () => {
           { id: uuid(), kind: 'answerAmended', ...head, answerId: wrong.id, seen: ['fingers'], given: '9' },
           { id: uuid(), kind: 'answerRetracted', ...head, answerId: undone.id },
         ]
-          .map((one) => ({ one, key: chance.next().value }))
+          .map((one) => ({ one, key: chance.next().value as number }))
           .sort((a, b) => a.key - b.key)
           .map(({ one }) => one);
         for (let at = 0; at < all.length; at += size)

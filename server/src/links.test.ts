@@ -2,9 +2,10 @@ import type { ChildShow, ChildTells, NewLink } from '@veldrift/wire';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
+import { allowedTries, openThrottle } from './auth/throttle.ts';
 import { openDb } from './db.ts';
 import { openLinkHub } from './live/linkHub.ts';
-import { openHouse, type TestHouse, type TestRoom } from './testing/room.ts';
+import { newAddress, openHouse, type TestHouse, type TestRoom } from './testing/room.ts';
 
 let house: TestHouse;
 let room: TestRoom;
@@ -85,10 +86,10 @@ describe('a child\u2019s screen', () => {
     const db = openDb(inject('appUrl'));
     const log = pino({ level: 'silent' });
     const live = openLinkHub(inject('appUrl'), db, log);
-    const other = createApp({ db, log, live, secure: false });
+    const other = createApp({ db, log, live, throttle: openThrottle(db), secure: false });
     try {
       const link = await newLink();
-      expect(link.code).toMatch(/^\d{6}$/);
+      expect(link.code).toMatch(/^\d{8}$/);
       expect((await room.call('POST', `/api/links/${link.id}/show`, show(1))).status).toBe(200);
       const joined = await join(other, link.code);
       expect(joined.status).toBe(201);
@@ -119,6 +120,10 @@ describe('a child\u2019s screen', () => {
       // Taken away, it is told so, and its cookie opens nothing more.
       await room.call('DELETE', `/api/links/${link.id}`, {});
       expect(await child.next()).toBeNull();
+      // The stream ends with it, and its token is dead at once, on every process.
+      expect(await child.next()).toBeUndefined();
+      expect((await tell(other, joined.cookie, tells())).status).toBe(401);
+      expect((await tell(house.app, joined.cookie, tells())).status).toBe(401);
       await child.stop();
       await tutor.stop();
     } finally {
@@ -127,14 +132,14 @@ describe('a child\u2019s screen', () => {
     }
   });
 
-  it('says what is wrong with a code: none such, used, run out, not six digits', async () => {
+  it('says what is wrong with a code: none such, used, run out, not eight figures', async () => {
     const link = await newLink();
-    const wrong = link.code === '000000' ? '000001' : '000000';
+    const wrong = link.code === '00000000' ? '00000001' : '00000000';
     expect(await join(house.app, wrong)).toMatchObject({
       status: 404,
       body: { message: expect.stringContaining('There is no such code') as string },
     });
-    expect((await join(house.app, '12')).body.message).toContain('six digits');
+    expect((await join(house.app, '12')).body.message).toContain('8 figures');
     expect((await join(house.app, link.code)).status).toBe(201);
     expect(await join(house.app, link.code)).toMatchObject({
       status: 409,
@@ -146,6 +151,54 @@ describe('a child\u2019s screen', () => {
       status: 409,
       body: { message: expect.stringContaining('run out') as string },
     });
+  });
+
+  /** A code typed at some network address. */
+  const typed = (code: string, from: string) =>
+    house.request(
+      '/api/child/join',
+      {
+        method: 'POST',
+        headers: { host: 'test.example', 'content-type': 'application/json' },
+        body: JSON.stringify({ code }),
+      },
+      from,
+    );
+  /** Codes that nobody has, of one hundredth of all. */
+  const wrongOf = (space: string, nth: number) => `${space}${String(nth).padStart(6, '0')}`;
+
+  it('lets nobody guess codes: neither from one address, nor of one hundredth of them from many', async () => {
+    const link = await newLink();
+    const other = link.code.startsWith('00') ? '01' : '00';
+    const guesser = newAddress();
+    for (let at = 0; at < allowedTries('code'); at += 1)
+      expect((await typed(wrongOf(other, at), guesser)).status).toBe(404);
+    const refused = await typed(link.code, guesser);
+    expect(refused.status).toBe(429);
+    expect(Number(refused.headers.get('retry-after'))).toBeGreaterThan(0);
+    // From many addresses, the hundredth of the right code is closed in the end; the others stay open.
+    for (let at = 0; at < allowedTries('codeSpace'); at += 1)
+      await typed(wrongOf(link.code.slice(0, 2), at), newAddress());
+    expect((await typed(link.code, newAddress())).status).toBe(429);
+    // New codes are made where they can be typed: nobody is locked out by it.
+    for (let at = 0; at < 300; at += 1) {
+      const made = await newLink();
+      expect(made.code.slice(0, 2)).not.toBe(link.code.slice(0, 2));
+      if (at < 3) expect((await typed(made.code, newAddress())).status).toBe(201);
+    }
+  });
+
+  it('tells no more at once than fingers can type', async () => {
+    const joined = await join(house.app, (await newLink()).code);
+    const sent = await Promise.all(
+      Array.from({ length: 360 }, async () => tell(house.app, joined.cookie, tells())),
+    );
+    const count = (status: number) => sent.filter((one) => one.status === status).length;
+    expect([count(200), count(429)]).toEqual([300, 60]);
+    expect(sent.find((one) => one.status === 429)?.headers.get('retry-after')).toMatch(/^\d+$/);
+    // Another screen is not held up by it.
+    const beside = await join(house.app, (await newLink()).code);
+    expect((await tell(house.app, beside.cookie, tells())).status).toBe(200);
   });
 
   it('lets one of two devices in that type the same code at once', async () => {

@@ -1,46 +1,19 @@
-import { serve } from '@hono/node-server';
-import type { Server } from 'node:http';
-import { pino } from 'pino';
-import { createApp } from './app.ts';
-import { openDb } from './db.ts';
-import { openLinkHub } from './live/linkHub.ts';
-import { servePages } from './pages.ts';
+import cluster from 'node:cluster';
+import { availableParallelism } from 'node:os';
+import { serveOne } from './serveOne.ts';
+import { supervise } from './supervise.ts';
 
-/** Starts the server from its environment: VELDRIFT_DB, VELDRIFT_PORT, VELDRIFT_HOST, VELDRIFT_PAGES, VELDRIFT_SECURE, VELDRIFT_LOG. */
+/** Starts the server: one process a core (VELDRIFT_WORKERS says otherwise), watched over by this one. */
 function main(): void {
   const url = process.env.VELDRIFT_DB;
   if (!url) throw new Error('VELDRIFT_DB should be the address of the database.');
-  const log = pino({ level: process.env.VELDRIFT_LOG ?? 'warn' });
-  const db = openDb(url, (error) => log.warn({ err: error }, 'a database connection broke'));
-  const live = openLinkHub(url, db, log);
-  const app = createApp({ db, log, live, secure: process.env.VELDRIFT_SECURE === '1' });
-  if (process.env.VELDRIFT_PAGES) servePages(app, process.env.VELDRIFT_PAGES);
-  const server = serve(
-    {
-      fetch: app.fetch,
-      port: Number(process.env.VELDRIFT_PORT ?? 8080),
-      hostname: process.env.VELDRIFT_HOST ?? '127.0.0.1',
-    },
-    (info) => {
-      process.send?.({ ready: true, port: info.port });
-    },
-  ) as Server;
-  let stopping = false;
-  const stop = () => {
-    if (stopping) return;
-    stopping = true;
-    server.close(
-      () =>
-        void live
-          .close()
-          .then(() => db.end())
-          .then(() => process.exit(0)),
-    );
-    server.closeAllConnections();
+  let told = false;
+  const ready = (port: number) => {
+    if (!told) process.send?.({ ready: true, port });
+    told = true;
   };
-  process.on('SIGTERM', stop);
-  process.on('SIGINT', stop);
-  process.on('disconnect', stop);
+  if (cluster.isPrimary) supervise(Number(process.env.VELDRIFT_WORKERS ?? availableParallelism()), ready);
+  else serveOne(url, () => undefined);
 }
 
 main();

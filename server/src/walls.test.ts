@@ -2,6 +2,7 @@ import { copyPathway, pathways, type Pathway } from '@veldrift/core';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { Client } from 'pg';
 import { v7 as uuid } from 'uuid';
+import type { People } from '@veldrift/wire';
 import { withClient } from './cluster/cluster.ts';
 import { inRoom } from './db.ts';
 import {
@@ -21,6 +22,8 @@ let theirPupil: string;
 let theirIds: ReturnType<typeof minuteIds>;
 let theirDecision: string;
 let theirLink: string;
+let theirInvite: string;
+let theirSession: string;
 const theirRules = uuid();
 const theirPathway = copyPathway(pathways[0] as Pathway, uuid(), 'Theirs');
 
@@ -53,6 +56,9 @@ beforeAll(async () => {
     rules: { specials: [], total: 'head' },
   });
   expect(rules.status).toBe(201);
+  theirInvite = ((await other.call('POST', '/api/people/invites', {})).body as { id: string }).id;
+  const [session] = (await other.call('GET', '/api/account/sessions')).body as { id: string }[];
+  theirSession = session?.id ?? '';
   theirLink = ((await other.call('POST', '/api/links', {})).body as { id: string }).id;
 });
 afterAll(() => house.close());
@@ -85,6 +91,7 @@ describe('another room', () => {
       ['GET', `/api/pupils/${theirPupil}/proposal/answers`],
       ['GET', `/api/pupils/${theirPupil}/decisions/${theirDecision}/answers`],
       ['POST', `/api/pupils/${theirPupil}/decisions`, decide],
+      ['POST', `/api/pupils/${theirPupil}/decisions/${theirDecision}/undo`, { id: uuid() }],
       [
         'POST',
         `/api/pupils/${theirPupil}/placements`,
@@ -120,6 +127,10 @@ describe('another room', () => {
       ['DELETE', `/api/links/${theirLink}`],
       ['GET', `/api/plays/${theirIds.playId}`],
       ['GET', `/api/plays/${theirIds.playId}/stepAnswers`],
+      ['DELETE', `/api/people/${other.userId}`, {}],
+      ['POST', `/api/people/${other.userId}/reset`, {}],
+      ['DELETE', `/api/people/invites/${theirInvite}`, {}],
+      ['DELETE', `/api/account/sessions/${theirSession}`, {}],
     ];
     // Every route with an id in it is among them: a new one has to be tried here too.
     const routes = new Set(
@@ -143,6 +154,11 @@ describe('another room', () => {
       expect((await mine.call(method, path, body)).status, `${method} ${path}`).toBe(404);
     const page = await other.call('GET', `/api/pupils/${theirPupil}`);
     expect(page.body).toMatchObject({ pupil: { name: 'Odalys B.' } });
+    const people = (await other.call('GET', '/api/people')).body as People;
+    expect(people.members.map((one) => one.id)).toEqual([other.userId]);
+    expect(people.invites.map((one) => one.id)).toEqual([theirInvite]);
+    const mineToo = (await mine.call('GET', '/api/people')).body as People;
+    expect(mineToo).toMatchObject({ members: [{ id: mine.userId }], invites: [], journal: [] });
     await mine.call('PUT', `/api/pathways/${theirPathway.id}`, { ...theirPathway, name: 'Mine' });
     expect((await other.call('GET', '/api/pathways')).body).toMatchObject([{ name: 'Theirs' }]);
   });
@@ -200,7 +216,7 @@ describe('row-level security', () => {
         `select c.relname, c.relrowsecurity, c.relforcerowsecurity from pg_class c join pg_attribute a on a.attrelid = c.oid
          where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and a.attname = 'room_id'`,
       );
-      expect(rows.length).toBe(21);
+      expect(rows.length).toBe(24);
       expect(rows.filter((row) => !row.relrowsecurity || !row.relforcerowsecurity)).toEqual([]);
     });
   });
@@ -210,7 +226,7 @@ describe('row-level security', () => {
       const { rows } = await client.query<{ relname: string; attname: string }>(
         `select c.relname, a.attname from pg_index i join pg_class c on c.oid = i.indrelid
          join pg_attribute a on a.attrelid = c.oid and a.attnum = i.indkey[0]
-         where i.indisprimary and c.relnamespace = 'public'::regnamespace and c.relname not in ('migrations', 'sign_in_failures')`,
+         where i.indisprimary and c.relnamespace = 'public'::regnamespace and c.relname not in ('migrations', 'throttle')`,
       );
       expect(rows.filter((row) => row.attname !== 'room_id')).toEqual([]);
     });
@@ -221,6 +237,9 @@ describe('row-level security', () => {
       'rooms',
       'users',
       'sessions',
+      'devices',
+      'passes',
+      'journal',
       'pupils',
       'visits',
       'plays',
@@ -280,6 +299,9 @@ describe('row-level security', () => {
         'update answers set given = $$9$$',
         'delete from answers',
         'delete from decisions',
+        'delete from journal',
+        'update journal set act = $$x$$',
+        'update users set name = $$x$$',
         'truncate answers',
         'select pg_read_file($$/etc/passwd$$)',
       ];

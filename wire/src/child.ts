@@ -6,7 +6,9 @@ import { childMoveField } from './game.ts';
 /** How long a code may be typed in, minutes, and how long a joined screen stays joined, hours. */
 export const codeLastsMinutes = 10;
 export const linkLastsHours = 12;
-export const codeDigits = 6;
+export const codeDigits = 8;
+/** A code as people read it out: figures in fours. */
+export const codeText = (code: string): string => code.replace(/(\d{4})(?=\d)/g, '$1 ');
 
 const promptIdField = () =>
   string()
@@ -133,8 +135,8 @@ export type ChildTells = InferType<typeof childTellsSchema>;
 export const joinSchema = object({
   code: string()
     .strict()
-    .matches(/^\d{6}$/, 'The code is six digits.')
-    .required('Type the six digits.'),
+    .matches(new RegExp(`^\\d{${codeDigits}}$`), `The code is ${codeDigits} figures.`)
+    .required(`Type the ${codeDigits} figures.`),
 }).exact();
 
 /** A code to join a child's screen by. */

@@ -51,3 +51,6 @@ export const stepSchema = object({
   .test('reason', 'Deciding otherwise needs a reason.', reasonGiven);
 export type StepInput = InferType<typeof stepSchema>;
 export type PlaceInput = InferType<typeof placeSchema>;
+
+/** Taking a placement back in its visit. */
+export const undoSchema = object({ id: idField().required() }).exact();

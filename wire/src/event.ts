@@ -45,6 +45,17 @@ const maybe = <T extends string>(values: readonly T[]) =>
 const seen = () =>
   array(choice(marks)).strict().max(marks.length, '${path} holds too many marks.').required();
 const given = () => textField('What was given', 64).nullable().defined();
+/** The move of a game that something was given with; left out of everything else. */
+const withMove = () =>
+  object({
+    /** The play moves are kept with. */
+    tableId: idField().required(),
+    nth: wholeField(0, 9999).required(),
+    id: idField().required(),
+  })
+    .exact()
+    .optional()
+    .default(undefined);
 const kind = <K extends string>(name: K) => mixed<K>().strict().oneOf([name]).required();
 const flag = () => boolean().strict().required();
 
@@ -57,6 +68,8 @@ export const dealSchema = object({
   startAt: wholeField(0, 100).optional(),
   continues: idField().nullable().optional(),
   timed: boolean().strict().optional(),
+  /** Placement: it opens with an easy fact. */
+  opens: boolean().strict().optional(),
   /** Drills. */
   sequence: maybe(['withdraw', 'oneNew'] as const),
   fixed: wholeField(0, 13).nullable().optional(),
@@ -110,6 +123,7 @@ export const eventSchemas = {
     aid: maybe(aids),
     seen: seen(),
     usedMs: msField(dayMs).required(),
+    move: withMove(),
   }).exact(),
   answerAmended: object({
     ...inPlay,
@@ -163,7 +177,7 @@ export const eventSchemas = {
       .required(),
   }).exact(),
   /** An instant right answer from a loose pack: counted, not by fact. */
-  instantCounted: object({ ...inPlay, kind: kind('instantCounted') }).exact(),
+  instantCounted: object({ ...inPlay, kind: kind('instantCounted'), move: withMove() }).exact(),
   /** A move of a game, kept with the play of its first pupil; an undo retracts it like an answer. */
   moveMade: object({
     ...inPlay,

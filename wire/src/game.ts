@@ -72,6 +72,11 @@ export const gameDealSchema = object({
     .min(1)
     .max(4, 'A table has four seats.')
     .required(),
+  /** How the table called a grown-up at a seat; null of pupils, whose names stand with them. */
+  grownUps: array(textField('The name of a grown-up', 60).nullable().defined())
+    .strict()
+    .max(4, 'A table has four seats.')
+    .optional(),
   plan: gamePlanSchema.required(),
 }).exact();
 export type GameDeal = InferType<typeof gameDealSchema>;

@@ -5,6 +5,8 @@ export * from './event.ts';
 export * from './fields.ts';
 export * from './game.ts';
 export * from './pathway.ts';
+export * from './people.ts';
+export * from './plain.ts';
 export * from './problem.ts';
 export * from './pupil.ts';
 export * from './views.ts';

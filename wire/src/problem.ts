@@ -14,6 +14,8 @@ export function read<T>(
   try {
     return { value: schema.validateSync(value, { strict: true, abortEarly: true }) };
   } catch (error) {
+    // Data so strange that the reading itself gave up.
+    if (error instanceof RangeError) return { problem: { message: 'The body cannot be read.' } };
     if (!(error instanceof ValidationError)) throw error;
     return { problem: problemOf(error) };
   }

@@ -48,6 +48,8 @@ export interface Play {
   readonly interrupted: boolean;
   readonly clockCorrected: boolean;
   readonly summary: Omit<MinuteSummary, 'timeMs'> & { readonly medianMs: number | null };
+  /** Time under way: the gaps between what happened, each at most a minute, ms. */
+  readonly practiceMs: number;
   /** Whether a decision may hang on it. */
   readonly counts: boolean;
 }
@@ -80,7 +82,12 @@ export interface KeptDecision {
   readonly checkIds: readonly string[];
   readonly outcome: 'accepted' | 'otherwise';
   readonly otherReason: string;
-  readonly about: 'set' | 'placement' | 'retention' | 'step';
+  /** `form`: set or school were changed in the form; `undo`: a placement was taken back. */
+  readonly about: 'set' | 'placement' | 'retention' | 'step' | 'form' | 'undo';
+  /** Of a change in the form: the school from now on. */
+  readonly toSchool: string | null;
+  /** Whether it was taken back since. */
+  readonly undone: boolean;
   /** Of a decision about a game's step: which game, and from which step to which, counted from 0. */
   readonly game: { readonly id: string; readonly step: number; readonly toStep: number } | null;
 }
@@ -102,6 +109,7 @@ export interface OpenPlacement {
   readonly at: string;
   readonly seed: number;
   readonly startAt: number;
+  readonly opens: boolean;
   readonly answers: readonly KeptAnswer[];
 }
 
@@ -115,6 +123,13 @@ export interface Proposal {
   readonly ceiling: number | null;
   /** Changes when the evidence does, so that a decision is taken on what was seen. */
   readonly evidenceMark: string;
+  /** The tutor's word to stay, while the school says the same and for 14 days; null: it is open. */
+  readonly settled: {
+    readonly at: string;
+    readonly by: string;
+    readonly outcome: 'accepted' | 'otherwise';
+    readonly reason: string;
+  } | null;
 }
 
 /** A game of a pupil: the step it is at, and how often it was played. */
@@ -153,6 +168,8 @@ export interface ReviewPage {
   /** What a placement says; null of anything else, and before it says anything. */
   readonly placing: { readonly decision: Decision; readonly toSetId: string } | null;
   readonly decision: KeptDecision | null;
+  /** Whether that decision can be taken back: a placement, for the rest of its visit. */
+  readonly mayUndo: boolean;
   /** Of a game: its moves, who sat there, what the step rules say of this pupil's step; null of anything else. */
   readonly game: GameReview | null;
   /** Wrong answers of this pupil on this operation before this minute, newest last, for reading patterns. */

@@ -1,6 +1,7 @@
 import {
   batchSchema,
   eventSchema,
+  plainTrouble,
   read,
   type EventResult,
   type Problem,
@@ -8,15 +9,10 @@ import {
 } from '@veldrift/wire';
 import type { Logger } from 'pino';
 import { inRoom, type Db, type RoomTx } from '../db.ts';
+import { Outage } from '../outage.ts';
 import type { Session } from '../auth/session.ts';
 import { refreshCheck } from '../store/checks.ts';
-import {
-  correctionsOfNothing,
-  factsTouched,
-  keepEvents,
-  playTouched,
-  type TimedEvent,
-} from '../store/events.ts';
+import { factsTouched, keepEvents, notThere, playTouched, type TimedEvent } from '../store/events.ts';
 import { refreshStanding } from '../store/proposal.ts';
 import { findPupil } from '../store/pupils.ts';
 import { refreshFacts } from '../store/states.ts';
@@ -32,6 +28,9 @@ export async function keepBatch(
   body: unknown,
   log: Logger,
 ): Promise<{ readonly results: EventResult[] } | { readonly problem: Problem }> {
+  // What is wrong with one event is said of that one below.
+  const trouble = plainTrouble(isObject(body) ? { ...body, events: undefined } : body);
+  if (trouble) return { problem: trouble };
   const batch = read(batchSchema, body);
   if ('problem' in batch) return batch;
   const now = Date.now();
@@ -39,7 +38,7 @@ export async function keepBatch(
   const results: EventResult[] = [];
   const timed: TimedEvent[] = [];
   batch.value.events.forEach((sent, at) => {
-    const found = read<TableEvent>(eventSchema as never, sent);
+    const found = readEvent(sent);
     if ('problem' in found) {
       results[at] = { id: idOf(sent), status: 'refused', ...found.problem };
       return;
@@ -49,7 +48,10 @@ export async function keepBatch(
     results[at] = { id: found.value.id, status: 'already' };
   });
   const outcome = new Map<string, EventResult>();
-  for (const [pupilId, events] of groupByPupil(timed)) {
+  // Moves of a game stand with the play of its first pupil: they are kept before what others at the table answered with them.
+  const hasMove = (events: readonly TimedEvent[]) => events.some((one) => one.event.kind === 'moveMade');
+  const groups = [...groupByPupil(timed)].sort(([, a], [, b]) => Number(hasMove(b)) - Number(hasMove(a)));
+  for (const [pupilId, events] of groups) {
     for (const one of await keepGroup(db, session, pupilId, events, log)) outcome.set(one.id as string, one);
   }
   return {
@@ -91,39 +93,50 @@ async function keepGroup(
         events.filter((one) => kept.has(one.event.id)).map((one) => one.event),
         timeZone,
       );
-      const lost = await correctionsOfNothing(
+      const lost = await notThere(
         tx,
         events.map((one) => one.event),
       );
-      return resultsOf(events, kept).map((one) =>
-        lost.has(one.id ?? '')
-          ? {
-              ...one,
-              status: 'refused' as const,
-              field: 'answerId',
-              message: 'There is no such answer of this pupil to correct.',
-            }
-          : one,
-      );
+      return resultsOf(events, kept).map((one) => {
+        const why = lost.get(one.id ?? '');
+        return why ? { ...one, status: 'refused' as const, ...why } : one;
+      });
     });
   } catch (error) {
-    if (isOutage(error)) throw error;
-    if (events.length === 1) {
-      log.error({ err: error, event: events[0]?.event.id }, 'an event could not be kept');
+    if (error instanceof Outage) throw error;
+    const [first] = events;
+    if (events.length === 1 && first) {
+      log.error({ err: error, kind: first.event.kind }, 'an event could not be kept');
       return [
         {
-          id: events[0]?.event.id ?? null,
+          id: first.event.id,
           status: 'refused',
           message: 'This event could not be kept; it stays on the device.',
         },
       ];
     }
-    // One of them cannot be kept: each on its own, so that it blocks no other.
-    const results: EventResult[] = [];
-    for (const event of events) results.push(...(await keepGroup(db, session, pupilId, [event], log)));
-    return results;
+    // One of them cannot be kept: halves find it in as many steps as the number has binary figures.
+    const half = Math.ceil(events.length / 2);
+    return [
+      ...(await keepGroup(db, session, pupilId, events.slice(0, half), log)),
+      ...(await keepGroup(db, session, pupilId, events.slice(half), log)),
+    ];
   }
 }
+
+/** One event by its schema; whatever the reading throws, it is this event alone that is refused. */
+function readEvent(sent: unknown): { readonly value: TableEvent } | { readonly problem: Problem } {
+  const trouble = plainTrouble(sent);
+  if (trouble) return { problem: trouble };
+  try {
+    return read<TableEvent>(eventSchema as never, sent);
+  } catch {
+    return { problem: { message: 'This event cannot be read; it stays on the device.' } };
+  }
+}
+
+const isObject = (value: unknown): value is object =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Works out afresh what hangs on the events. */
 async function refresh(
@@ -157,11 +170,4 @@ function groupByPupil(events: readonly TimedEvent[]): Map<string | null, TimedEv
 function idOf(sent: unknown): string | null {
   const id = typeof sent === 'object' && sent !== null ? (sent as { id?: unknown }).id : undefined;
   return typeof id === 'string' ? id.slice(0, 64) : null;
-}
-
-/** The database is away or overworked: nothing is wrong with the event, and it is to be sent again. */
-function isOutage(error: unknown): boolean {
-  const code = (error as { code?: unknown }).code;
-  if (typeof code !== 'string') return true;
-  return /^(08|53|57|58|40|55)/.test(code) || /^E[A-Z]+$/.test(code);
 }

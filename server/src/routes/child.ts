@@ -1,9 +1,16 @@
-import { childTellsSchema, joinSchema, linkLastsHours, showSchema, type ChildTells } from '@veldrift/wire';
+import {
+  childTellsSchema,
+  codeDigits,
+  joinSchema,
+  linkLastsHours,
+  showSchema,
+  type ChildTells,
+} from '@veldrift/wire';
 import { Hono, type Context } from 'hono';
-import { getConnInfo } from '@hono/node-server/conninfo';
 import { getCookie, setCookie } from 'hono/cookie';
 import { streamSSE } from 'hono/streaming';
-import { mayTry, noteFailure } from '../auth/throttle.ts';
+import { addressOf } from '../auth/address.ts';
+import { openTellThrottle, type Slot } from '../auth/throttle.ts';
 import { lookAgain, type LinkEnd } from '../live/linkHub.ts';
 import {
   dropLink,
@@ -11,48 +18,44 @@ import {
   joinLink,
   linkOfToken,
   makeLink,
+  newCode,
   showOnLink,
   shownOn,
   type FoundLink,
 } from '../store/links.ts';
-import { body, idParam, inOwnRoom, refuse, type Env, type House } from './context.ts';
+import { refuse } from '../refusal.ts';
+import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 
 const childCookie = 'veldrift_child';
 const keepAliveMs = 10_000;
-/** A token looked up is trusted for so long before it is looked up again, ms. */
-const trustedMs = 5000;
+/** The first figures of a code name the hundredth of all codes it is in. */
+const codeSpaceDigits = 2;
+const spaceOf = (code: string): Slot => ['codeSpace', code.slice(0, codeSpaceDigits)];
 
 /** What a child's screen may do without a sign-in: join by a code, see what is laid on it, tell what was typed. */
 export function childRoutes(house: House): Hono<Env> {
   const app = new Hono<Env>();
-  const trusted = new Map<string, { readonly link: FoundLink; readonly until: number }>();
+  const mayTell = openTellThrottle();
 
+  /** The link of this screen. Looked up each time: one that was dropped is dead at once, on every server process. */
   const linkOf = async (c: Context<Env>): Promise<FoundLink> => {
     const token = getCookie(c, childCookie) ?? '';
-    const known = trusted.get(token);
-    if (known && known.until > Date.now()) return known.link;
-    trusted.delete(token);
     const link = token === '' ? undefined : await linkOfToken(house.db, token);
-    if (!link) return refuse(401, 'This screen is not joined to a table. Ask for a code.');
-    if (trusted.size > 1000) trusted.clear();
-    trusted.set(token, { link, until: Date.now() + trustedMs });
-    return link;
+    return link ?? refuse(401, 'This screen is not joined to a table. Ask for a code.');
   };
 
   app.post('/child/join', async (c) => {
     const { code } = await body(c, joinSchema);
-    const address = addressOf(c);
-    if (!(await mayTry(house.db, `code:${address}`, address)))
-      refuse(429, 'Too many codes were wrong. Wait a quarter of an hour, then ask for a new one.');
+    const slots: Slot[] = [['code', addressOf(c)], spaceOf(code)];
+    await house.throttle.take(slots);
     const joined = await joinLink(house.db, code);
-    if (joined === 'unknown') {
-      await noteFailure(house.db, `code:${address}`, address);
-      return refuse(
+    if (joined === 'unknown')
+      refuse(
         404,
-        'There is no such code. Look at the six digits again, or ask for a new one.',
+        `There is no such code. Look at the ${codeDigits} figures again, or ask for a new one.`,
         'code',
       );
-    }
+    await house.throttle.giveBack(slots);
     if (joined === 'used') return refuse(409, 'This code was used already. Ask for a new one.', 'code');
     if (joined === 'expired') return refuse(409, 'This code has run out. Ask for a new one.', 'code');
     setCookie(c, childCookie, joined.token, {
@@ -72,8 +75,9 @@ export function childRoutes(house: House): Hono<Env> {
   });
 
   app.post('/child/tell', async (c) => {
-    const tells = await body(c, childTellsSchema);
     const link = await linkOf(c);
+    await mayTell(link.id);
+    const tells = await body(c, childTellsSchema);
     await house.live.tell(link.id, 'tutor', tells);
     return c.json({ ok: true });
   });
@@ -85,9 +89,16 @@ export function childRoutes(house: House): Hono<Env> {
 export function linkRoutes(house: House): Hono<Env> {
   const app = new Hono<Env>();
 
-  app.post('/links', async (c) =>
-    c.json(await inOwnRoom(house, c, (tx, session) => makeLink(tx, session.userId)), 201),
-  );
+  app.post('/links', async (c) => {
+    for (let tries = 0; tries < 100; tries += 1) {
+      const code = newCode();
+      // A hundredth that is being guessed at is closed for a while: a code is made where it can be typed.
+      if (tries < 50 && !(await house.throttle.isOpen(spaceOf(code)))) continue;
+      const link = await inOwnRoom(house, c, (tx, session) => makeLink(tx, session.userId, code));
+      if (link) return c.json(link, 201);
+    }
+    throw new Error('No code is free.');
+  });
 
   app.get('/links/:id/events', async (c) => {
     const id = idParam(c);
@@ -116,7 +127,7 @@ export function linkRoutes(house: House): Hono<Env> {
   return app;
 }
 
-/** One end of a link as server-sent events: what is there now, then each message as it comes. */
+/** One end of a link as server-sent events: what is there now, then each message as it comes; a screen taken away is let go. */
 function streamOf(house: House, c: Context<Env>, link: string, end: LinkEnd, first?: () => Promise<string>) {
   return streamSSE(c, async (sse) => {
     let ended: () => void = () => undefined;
@@ -124,18 +135,28 @@ function streamOf(house: House, c: Context<Env>, link: string, end: LinkEnd, fir
       ended = done;
     });
     sse.onAbort(() => ended());
+    // A stream that cannot be written to, or fed, ends: the other end asks again by itself.
+    const write = (message: { readonly data: string; readonly event?: string }) => {
+      void sse.writeSSE(message).catch(ended);
+    };
     const deaf = house.live.hear(link, end, (data) => {
-      if (data !== lookAgain || !first) return void sse.writeSSE({ data });
+      if (end === 'child' && data === 'null') return void sse.writeSSE({ data }).then(ended, ended);
+      if (data !== lookAgain || !first) return write({ data });
       // What is shown was too long to be told; it is kept with the link.
-      void first().then((kept) => sse.writeSSE({ data: kept }));
+      first().then((kept) => write({ data: kept }), ended);
     });
-    const still = () => void sse.writeSSE({ event: 'still', data: '' });
+    const still = () => write({ event: 'still', data: '' });
     const handle = setInterval(still, keepAliveMs);
-    if (first) await sse.writeSSE({ data: await first() });
-    else still();
-    await over;
-    clearInterval(handle);
-    deaf();
+    try {
+      if (first) write({ data: await first() });
+      else still();
+      await over;
+    } catch (error) {
+      house.log.warn({ err: error }, 'a screen could not be shown what lies there');
+    } finally {
+      clearInterval(handle);
+      deaf();
+    }
   });
 }
 
@@ -148,12 +169,3 @@ const hereNow = (): ChildTells => ({
   voided: false,
   paintedAtMs: null,
 });
-
-function addressOf(c: Context<Env>): string {
-  try {
-    return getConnInfo(c).remote.address ?? 'unknown';
-  } catch {
-    // In tests requests come without a connection.
-    return 'unknown';
-  }
-}

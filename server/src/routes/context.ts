@@ -1,10 +1,13 @@
 import type { Context } from 'hono';
 import type { Logger } from 'pino';
-import { read, type Problem } from '@veldrift/wire';
+import { plainTrouble, read } from '@veldrift/wire';
 import type { Schema } from 'yup';
 import type { Session } from '../auth/session.ts';
 import { inRoom, type Db, type RoomTx } from '../db.ts';
 import type { LinkHub } from '../live/linkHub.ts';
+import type { Throttle } from '../auth/throttle.ts';
+import { isCommonPassword } from '../auth/password.ts';
+import { Refusal, refuse } from '../refusal.ts';
 
 /** What the routes stand on. */
 export interface House {
@@ -12,26 +15,13 @@ export interface House {
   readonly log: Logger;
   /** Between tables and children's screens. */
   readonly live: LinkHub;
+  readonly throttle: Throttle;
   /** Cookies only over https. */
   readonly secure: boolean;
 }
 
 export interface Env {
   Variables: { session: Session };
-}
-
-/** A refusal with a sentence; anything thrown that is not one of these is a fault of ours. */
-export class Refusal extends Error {
-  constructor(
-    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 415 | 429,
-    readonly problem: Problem,
-  ) {
-    super(problem.message);
-  }
-}
-
-export function refuse(status: Refusal['status'], message: string, field?: string): never {
-  throw new Refusal(status, field ? { message, field } : { message });
 }
 
 const uuid = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
@@ -44,7 +34,10 @@ export function idParam(c: Context<Env>, name = 'id'): string {
 
 /** The JSON body by a schema. Refuses with field and reason; never repeats what was sent. */
 export async function body<T>(c: Context<Env>, schema: Schema<T>): Promise<T> {
-  const found = read(schema, await json(c));
+  const sent = await json(c);
+  const trouble = plainTrouble(sent);
+  if (trouble) refuse(400, trouble.message, trouble.field);
+  const found = read(schema, sent);
   return 'problem' in found ? refuse(400, found.problem.message, found.problem.field) : found.value;
 }
 
@@ -65,4 +58,10 @@ export function inOwnRoom<T>(
 ): Promise<T> {
   const session = c.get('session');
   return inRoom(house.db, session.roomId, (tx) => work(tx, session));
+}
+
+/** Refuses a password that many people have. */
+export function refuseCommon(password: string): void {
+  if (isCommonPassword(password))
+    refuse(400, 'Many people have this password, so it is tried first. Choose another.', 'password');
 }

@@ -5,7 +5,8 @@ import { findPlay } from '../store/checks.ts';
 import { findDecision, keepDecision } from '../store/decisions.ts';
 import { dropHouseRules, gamesOfPupil, houseRulesOf, keepHouseRules, stepProposal } from '../store/games.ts';
 import { findPupil, holdPupil } from '../store/pupils.ts';
-import { body, idParam, inOwnRoom, refuse, type Env, type House } from './context.ts';
+import { refuse } from '../refusal.ts';
+import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 
 /** Games: the steps pupils are at, and the rules of the house. */
 export function gameRoutes(house: House): Hono<Env> {

@@ -1,15 +1,16 @@
 import type { Decision } from '@veldrift/core';
-import { placeSchema, type KeptDecision, type Play, type Pupil } from '@veldrift/wire';
+import { placeSchema, undoSchema, type KeptDecision, type Play, type Pupil } from '@veldrift/wire';
 import { Hono } from 'hono';
 import type { RoomTx } from '../db.ts';
 import { findPlay } from '../store/checks.ts';
-import { findDecision, keepDecision } from '../store/decisions.ts';
+import { decisionsOfPupil, findDecision, keepDecision, mayUndo } from '../store/decisions.ts';
 import { lookBackDecision } from '../store/lookBacks.ts';
 import { bookOf } from '../store/pathways.ts';
 import { placementProposal } from '../store/placements.ts';
 import { refreshStanding } from '../store/proposal.ts';
 import { findPupil, holdPupil, movePupil } from '../store/pupils.ts';
-import { body, idParam, inOwnRoom, refuse, type Env, type House } from './context.ts';
+import { refuse } from '../refusal.ts';
+import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 
 /** What a play of its own kind says: the decision, and the set the pupil is on when it is accepted. */
 interface Outcome {
@@ -78,5 +79,41 @@ export function outcomeRoutes(house: House): Hono<Env> {
       });
       return c.json(kept, 201);
     });
+
+  app.post('/pupils/:id/decisions/:decision/undo', async (c) => {
+    const id = idParam(c);
+    const undoneId = idParam(c, 'decision');
+    const input = await body(c, undoSchema);
+    const kept = await inOwnRoom(house, c, async (tx, session) => {
+      const pupil =
+        (await holdPupil(tx, session.timeZone, id)) ?? refuse(404, 'There is no such pupil in this room.');
+      const before = await findDecision(tx, input.id);
+      if (before) return before;
+      const undone = (await decisionsOfPupil(tx, id)).find((one) => one.id === undoneId);
+      if (!undone) return refuse(404, 'There is no such decision of this pupil.');
+      if (!(await mayUndo(tx, pupil, undone)))
+        refuse(
+          409,
+          'This can be undone no more: only a placement can, until its visit is over or something else is decided.',
+        );
+      const { verdict, reasons, missing, wouldSettle, answerIds, checkIds } = undone;
+      await keepDecision(
+        tx,
+        { ...pupil, setId: undone.toSetId },
+        { about: 'set', verdict, reasons, missing, wouldSettle, strays: [], answerIds, checkIds },
+        { id: input.id, playId: null, outcome: 'otherwise', toSetId: undone.setId, reason: '' },
+        session.userId,
+        new Date(),
+        'undo',
+        null,
+        { undoes: undone.id },
+      );
+      await movePupil(tx, id, undone.setId);
+      const moved = await findPupil(tx, session.timeZone, id);
+      if (moved) await refreshStanding(tx, moved, session.timeZone);
+      return findDecision(tx, input.id);
+    });
+    return c.json(kept, 201);
+  });
   return app;
 }

@@ -4,7 +4,8 @@ import { Hono } from 'hono';
 import { dropPathway, keepPathway, ownPathways } from '../store/pathways.ts';
 import { refreshStanding } from '../store/proposal.ts';
 import { listPupils } from '../store/pupils.ts';
-import { body, idParam, inOwnRoom, refuse, type Env, type House } from './context.ts';
+import { refuse } from '../refusal.ts';
+import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 
 /** Pathways of a room's own. */
 export function pathwayRoutes(house: House): Hono<Env> {

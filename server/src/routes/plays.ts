@@ -1,4 +1,4 @@
-import { factStateOf } from '@veldrift/core';
+import { factStateOf, isUntimed, untimedStateOf } from '@veldrift/core';
 import type { ReviewPage } from '@veldrift/wire';
 import { Hono } from 'hono';
 import type { RoomTx } from '../db.ts';
@@ -10,7 +10,7 @@ import {
   slipsUpTo,
 } from '../store/answers.ts';
 import { findPlay } from '../store/checks.ts';
-import { decisionOnPlay } from '../store/decisions.ts';
+import { decisionOnPlay, mayUndo } from '../store/decisions.ts';
 import { earlierAnswers, placementProposal } from '../store/placements.ts';
 import { gameReviewOf, stepProposal } from '../store/games.ts';
 import { bookOf } from '../store/pathways.ts';
@@ -18,7 +18,8 @@ import { standingOf } from '../store/proposal.ts';
 import { findPupil } from '../store/pupils.ts';
 import { classed } from '../store/states.ts';
 import { keepBatch } from '../events/keepBatch.ts';
-import { idParam, inOwnRoom, json, refuse, type Env, type House } from './context.ts';
+import { refuse } from '../refusal.ts';
+import { idParam, inOwnRoom, json, type Env, type House } from './context.ts';
 
 /** Wrong answers looked back over for patterns. */
 const mostSlips = 40;
@@ -65,6 +66,9 @@ async function reviewOf(tx: RoomTx, playId: string, timeZone: string): Promise<R
   const last = rows.at(-1)?.at ?? new Date(play.startedAt);
   const all = (await answersOnFacts(tx, pupil.id, facts)).filter((row) => row.at <= last);
   const operation = (await bookOf(tx)).findSet(play.setId)?.operation ?? pupil.operation;
+  const decision = await decisionOnPlay(tx, playId);
+  // By the school's own kind of state, before the first answer of this play and after its last.
+  const stateOf = isUntimed(pupil.school) ? untimedStateOf : factStateOf;
   return {
     play,
     pupil,
@@ -73,12 +77,13 @@ async function reviewOf(tx: RoomTx, playId: string, timeZone: string): Promise<R
       const own = all.filter((row) => row.fact === fact);
       return {
         fact,
-        before: factStateOf(own.filter((row) => !here.has(row.id)).map(classed), timeZone),
-        after: factStateOf(own.map(classed), timeZone),
+        before: stateOf(own.filter((row) => row.at < first && !here.has(row.id)).map(classed), timeZone),
+        after: stateOf(own.map(classed), timeZone),
       };
     }),
     proposal: await standingOf(tx, pupil, timeZone),
-    decision: await decisionOnPlay(tx, playId),
+    decision,
+    mayUndo: decision !== null && (await mayUndo(tx, pupil, decision)),
     game: await gameReviewOf(tx, play, pupil, timeZone),
     placing: play.purpose === 'placement' ? ((await placementProposal(tx, play)) ?? null) : null,
     earlierAnswers: await earlierAnswers(tx, play),

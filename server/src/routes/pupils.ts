@@ -4,7 +4,8 @@ import { Hono, type Context } from 'hono';
 import type { RoomTx } from '../db.ts';
 import { answersBehind, answersOnFacts, keptAnswerOfRow } from '../store/answers.ts';
 import { playsOfPupil } from '../store/checks.ts';
-import { decisionsOfPupil, findDecision, keepDecision } from '../store/decisions.ts';
+import { decisionsOfPupil, findDecision, keepDecision, keepFormChange } from '../store/decisions.ts';
+import { note } from '../store/journal.ts';
 import { refreshAllFacts } from '../store/states.ts';
 import { bookOf } from '../store/pathways.ts';
 import { openPlacement } from '../store/placements.ts';
@@ -18,7 +19,8 @@ import {
   listPupils,
   movePupil,
 } from '../store/pupils.ts';
-import { body, idParam, inOwnRoom, refuse, type Env, type House } from './context.ts';
+import { refuse } from '../refusal.ts';
+import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 
 /** Minutes shown on a pupil's page: more than a year of two visits a week with two minutes each. */
 const mostPlays = 300;
@@ -49,8 +51,17 @@ export function pupilRoutes(house: House): Hono<Env> {
     const input = await body(c, pupilSchema);
     if (input.id !== id) refuse(400, 'The id in the body is not the one in the address.', 'id');
     const pupil = await inOwnRoom(house, c, async (tx, session) => {
-      const before = await known(tx, session.timeZone, id);
+      const before =
+        (await holdPupil(tx, session.timeZone, id)) ?? refuse(404, 'There is no such pupil in this room.');
       await hasSet(tx, input.setId);
+      if (before.setId !== input.setId || before.school !== input.school)
+        await keepFormChange(
+          tx,
+          before,
+          await standingOf(tx, before, session.timeZone),
+          input,
+          session.userId,
+        );
       await changePupil(tx, input);
       // Without a clock facts have other states than with one.
       if (isUntimed(before.school) !== isUntimed(input.school))
@@ -70,6 +81,7 @@ export function pupilRoutes(house: House): Hono<Env> {
       if (confirm.trim() !== pupil.name)
         refuse(400, 'Type the shown name exactly to delete this pupil for good.', 'confirm');
       await deletePupil(tx, id);
+      await note(tx, session.userId, 'pupilDeleted');
     });
     return c.json({ ok: true });
   });

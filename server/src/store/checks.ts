@@ -1,6 +1,7 @@
 import {
   decides,
   isCheck,
+  practiceMs,
   summariseMinute,
   type AnswerWay,
   type CheckResult,
@@ -22,12 +23,16 @@ interface EndedPlayRow {
   used_ms: number;
   end_reason: EndReason;
   calm: boolean;
+  length_ms: number;
+  started_at: Date;
+  table_id: string | null;
 }
 
 /** Sums up a minute afresh from its answers, once both its start and its end are here. */
 export async function refreshCheck(tx: RoomTx, playId: string): Promise<void> {
   const [play] = await tx.rows<EndedPlayRow>(
-    `select p.id, p.pupil_id, p.set_id, p.purpose, p.way, p.clock_corrected, e.ended_at, e.used_ms, e.end_reason, e.calm
+    `select p.id, p.pupil_id, p.set_id, p.purpose, p.way, p.clock_corrected, p.length_ms, p.started_at,
+       p.deal->'game'->>'tableId' as table_id, e.ended_at, e.used_ms, e.end_reason, e.calm
      from plays p join play_ends e on e.room_id = p.room_id and e.play_id = p.id and e.pupil_id = p.pupil_id
      where p.room_id = $1 and p.id = $2`,
     [tx.roomId, playId],
@@ -36,14 +41,14 @@ export async function refreshCheck(tx: RoomTx, playId: string): Promise<void> {
   const answers = (await answersOfPlay(tx, playId)).filter((row) => row.pupil_id === play.pupil_id);
   // Answers given on a calm table are kept, but no minute counts them.
   const counted = play.calm ? answers.filter((row) => row.latency_ms !== null || row.voided) : answers;
-  const summary = summariseMinute(counted.map(answerOfRow), play.used_ms);
+  const summary = summariseMinute(counted.map(answerOfRow), play.used_ms, play.length_ms);
   await tx.run(
     `insert into checks (room_id, play_id, pupil_id, set_id, purpose, way, at, right_count, wrong_count, used_ms,
-       right_per_minute, wrong_per_minute, digits_per_minute, median_ms, clock_corrected, counts)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16)
+       right_per_minute, wrong_per_minute, digits_per_minute, median_ms, clock_corrected, counts, practice_ms)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17)
      on conflict (room_id, play_id) do update set right_count = excluded.right_count, wrong_count = excluded.wrong_count,
        used_ms = excluded.used_ms, right_per_minute = excluded.right_per_minute, wrong_per_minute = excluded.wrong_per_minute,
-       digits_per_minute = excluded.digits_per_minute, median_ms = excluded.median_ms, counts = excluded.counts`,
+       digits_per_minute = excluded.digits_per_minute, median_ms = excluded.median_ms, counts = excluded.counts, practice_ms = excluded.practice_ms`,
     [
       tx.roomId,
       play.id,
@@ -60,9 +65,31 @@ export async function refreshCheck(tx: RoomTx, playId: string): Promise<void> {
       summary.digitsPerMinute,
       summary.timeMs?.median ?? null,
       play.clock_corrected,
-      isCheck(play.purpose) && decides({ endReason: play.end_reason, calm: play.calm }),
+      isCheck(play.purpose) &&
+        summary.rightPerMinute !== null &&
+        decides({ endReason: play.end_reason, calm: play.calm }),
+      await practiceOf(tx, play),
     ],
   );
+}
+
+/** The longest visit that is set down afterwards, ms. */
+const longestAfterwardsMs = 3 * 3_600_000;
+
+/** Time under way of a play, ms: no more than its gaps come to, and no more than its own clock says where that ran. */
+async function practiceOf(tx: RoomTx, play: EndedPlayRow): Promise<number> {
+  const wholeMs = play.ended_at.getTime() - play.started_at.getTime();
+  if (play.purpose === 'afterwards') return Math.max(0, Math.min(longestAfterwardsMs, wholeMs));
+  const happened = await tx.rows<{ at: Date }>(
+    `select at from answers where room_id = $1 and play_id = $2 and pupil_id = $3
+     union all select at from tallies where room_id = $1 and play_id = $2 and pupil_id = $3
+     union all select at from moves where room_id = $1 and play_id = $4 and move->>'kind' not in ('stop', 'leave', 'calm')`,
+    [tx.roomId, play.id, play.pupil_id, play.table_id],
+  );
+  if (happened.length === 0) return 0;
+  const between = practiceMs([play.started_at, play.ended_at, ...happened.map((one) => one.at)].map(Number));
+  // A table turned calm counts no more time; it is practice all the same.
+  return play.calm ? between : Math.min(between, play.used_ms);
 }
 
 interface CheckRow {
@@ -85,7 +112,8 @@ export async function checksOnSet(
 ): Promise<CheckResult[]> {
   const rows = await tx.rows<CheckRow>(
     `select play_id, at, right_count, wrong_count, used_ms, counts, purpose, digits_per_minute from checks
-     where room_id = $1 and pupil_id = $2 and set_id = $3 and way = $4 and purpose in ('check', 'mixed') order by at`,
+     where room_id = $1 and pupil_id = $2 and set_id = $3 and way = $4 and purpose in ('check', 'mixed')
+       and right_per_minute is not null order by at`,
     [tx.roomId, pupilId, setId, way],
   );
   return rows.map((row) => ({
@@ -127,13 +155,14 @@ interface PlayRow {
   digits_per_minute: number | null;
   median_ms: number | null;
   counts: boolean | null;
+  practice_ms: number | null;
 }
 
 const playColumns = `p.id, p.visit_id, p.pupil_id, p.purpose, p.set_id, p.way, p.started_at, p.length_ms, p.limit_ms, p.clock_corrected, p.title, p.deal, p.seed,
   (select count(*)::int from tallies t where t.room_id = p.room_id and t.play_id = p.id and t.pupil_id = p.pupil_id and not exists
     (select 1 from retractions r where r.room_id = t.room_id and r.answer_id = t.id and r.pupil_id = t.pupil_id)) as tally,
   e.ended_at, e.end_reason, e.calm, e.interrupted, e.used_ms, c.right_count, c.wrong_count, c.right_per_minute, c.wrong_per_minute,
-  c.digits_per_minute, c.median_ms, c.counts`;
+  c.digits_per_minute, c.median_ms, c.counts, c.practice_ms`;
 /** One play's end and check, looked up for each: joined as tables they would be read for the whole room. */
 const withEnds = `left join lateral (select * from play_ends e where e.room_id = p.room_id and e.play_id = p.id limit 1) e on true
   left join lateral (select * from checks c where c.room_id = p.room_id and c.play_id = p.id limit 1) c on true`;
@@ -162,20 +191,21 @@ function playOfRow(row: PlayRow): Play {
       right: row.right_count ?? 0,
       wrong: row.wrong_count ?? 0,
       usedMs: row.used_ms ?? 0,
-      rightPerMinute: row.right_per_minute ?? 0,
-      wrongPerMinute: row.wrong_per_minute ?? 0,
+      rightPerMinute: row.right_per_minute,
+      wrongPerMinute: row.wrong_per_minute,
       digitsPerMinute: row.digits_per_minute,
       medianMs: row.median_ms,
     },
+    practiceMs: row.practice_ms ?? 0,
     counts: row.counts ?? false,
   };
 }
 
-/** A pupil's latest plays, oldest first. They are picked before anything is joined, so that a room's other plays cost nothing. */
+/** A pupil's latest plays, oldest first; a table opened and left is none. They are picked before anything is joined, so that a room's other plays cost nothing. */
 export async function playsOfPupil(tx: RoomTx, pupilId: string, most: number): Promise<Play[]> {
   const rows = await tx.rows<PlayRow>(
     `select ${playColumns}
-     from (select * from plays where room_id = $1 and pupil_id = $2 order by started_at desc limit $3) p ${withEnds}
+     from (select * from real_plays where room_id = $1 and pupil_id = $2 order by started_at desc limit $3) p ${withEnds}
      order by p.started_at desc`,
     [tx.roomId, pupilId, most],
   );

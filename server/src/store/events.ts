@@ -20,8 +20,33 @@ const insert =
       from.includes('$user') ? [tx.roomId, rows, userId] : [tx.roomId, rows],
     );
 
+/** What was given with a move is kept unless that was refused, since another stands in its place: one question, one answer. */
+const oneMove = `(exists (select 1 from moves m where m.room_id = $1 and m.id = (t.move->>'id')::uuid)
+  or not exists (select 1 from moves m where m.room_id = $1 and m.play_id = (t.move->>'tableId')::uuid
+    and m.nth = (t.move->>'nth')::int and not m.taken_back))`;
+
 /** How each kind of event becomes rows. Rows are handed over as one JSON list; those already kept are passed over. */
 const keepers: Readonly<Record<EventKind, Keeper>> = {
+  // First: a move taken back makes room for another in its place, in whichever order they are sent.
+  answerRetracted: (tx, rows) =>
+    tx.rows<{ id: string }>(
+      `with kept as (
+         insert into retractions (room_id, id, answer_id, pupil_id, at)
+         select $1, id, "answerId", "pupilId", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "answerId" uuid, "pupilId" uuid, "rightAt" timestamptz)
+         on conflict do nothing returning id, answer_id, pupil_id
+       ), back as (
+         update moves m set taken_back = true from kept k where m.room_id = $1 and m.id = k.answer_id and m.pupil_id = k.pupil_id
+       ) select id from kept`,
+      [tx.roomId, rows],
+    ),
+  // Before what was answered with it: whether that stands hangs on whether this does.
+  moveMade: insert(
+    'moves',
+    'id, pupil_id, play_id, nth, move, used_ms, at, taken_back',
+    `id, "pupilId", "playId", nth, move, "usedMs", "rightAt",
+     exists (select 1 from retractions r where r.room_id = $1 and r.answer_id = t.id and r.pupil_id = t."pupilId")
+     from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, nth int, move jsonb, "usedMs" double precision, "rightAt" timestamptz)`,
+  ),
   visitStarted: insert(
     'visits',
     'id, pupil_id, user_id, started_at',
@@ -37,13 +62,15 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
   answerGiven: insert(
     'answers',
     `id, pupil_id, visit_id, play_id, seat, fact, hidden, at, device_at, offset_ms, clock_corrected, judgement, given, latency_ms, last_key_ms,
-     voided, way, overhead_ms, spread_ms, calibrated, calibration_age_days, limit_ms, aided, aid, seen, used_ms, version`,
+     voided, way, overhead_ms, spread_ms, calibrated, calibration_age_days, limit_ms, aided, aid, seen, used_ms, version, move_id`,
     `id, "pupilId", "visitId", "playId", seat, fact, hidden, "rightAt", at, "offsetMs", "clockCorrected", judgement, given, "latencyMs", "lastKeyMs",
-     voided, way, "overheadMs", "spreadMs", calibrated, "calibrationAgeDays", "limitMs", aided, aid, array(select jsonb_array_elements_text(seen)), "usedMs", v
+     voided, way, "overheadMs", "spreadMs", calibrated, "calibrationAgeDays", "limitMs", aided, aid, array(select jsonb_array_elements_text(seen)), "usedMs", v,
+     (move->>'id')::uuid
      from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "visitId" uuid, "playId" uuid, seat int, fact text, hidden text, "rightAt" timestamptz,
        at timestamptz, "offsetMs" double precision, "clockCorrected" boolean, judgement text, given text, "latencyMs" double precision,
        "lastKeyMs" double precision, voided boolean, way text, "overheadMs" double precision, "spreadMs" double precision, calibrated boolean,
-       "calibrationAgeDays" int, "limitMs" double precision, aided boolean, aid text, seen jsonb, "usedMs" double precision, v int)`,
+       "calibrationAgeDays" int, "limitMs" double precision, aided boolean, aid text, seen jsonb, "usedMs" double precision, v int, move jsonb)
+     where ${oneMove}`,
   ),
   answerAmended: insert(
     'amendments',
@@ -63,11 +90,6 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
      from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, "answerId" uuid, judgement text, given text, seen jsonb, v int)
      join answers a on a.room_id = $1 and a.id = t."answerId" and a.pupil_id = t."pupilId" and a.play_id = t."playId"`,
   ),
-  answerRetracted: insert(
-    'retractions',
-    'id, answer_id, pupil_id, at',
-    `id, "answerId", "pupilId", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "answerId" uuid, "pupilId" uuid, "rightAt" timestamptz)`,
-  ),
   playEnded: insert(
     'play_ends',
     'play_id, pupil_id, event_id, ended_at, used_ms, end_reason, calm, interrupted',
@@ -86,14 +108,9 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
   ),
   instantCounted: insert(
     'tallies',
-    'id, pupil_id, play_id, at',
-    `id, "pupilId", "playId", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, "rightAt" timestamptz)`,
-  ),
-  moveMade: insert(
-    'moves',
-    'id, pupil_id, play_id, nth, move, used_ms, at',
-    `id, "pupilId", "playId", nth, move, "usedMs", "rightAt"
-     from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, nth int, move jsonb, "usedMs" double precision, "rightAt" timestamptz)`,
+    'id, pupil_id, play_id, at, move_id',
+    `id, "pupilId", "playId", "rightAt", (move->>'id')::uuid
+     from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, "rightAt" timestamptz, move jsonb) where ${oneMove}`,
   ),
   voiceMeasured: insert(
     'calibrations',
@@ -158,17 +175,42 @@ export function playTouched(event: TableEvent): string | undefined {
   return 'playId' in event ? (event as EventOf<'answerGiven'>).playId : undefined;
 }
 
-/** The corrections among some events whose answer is not there: nothing was kept of them. */
-export async function correctionsOfNothing(
+/** Events of which nothing was kept, since what they are about is not there, or another stands in its place; by id, with why. */
+export async function notThere(
   tx: RoomTx,
   events: readonly TableEvent[],
-): Promise<ReadonlySet<string>> {
-  const ids = events.flatMap((event) => (event.kind === 'answerCorrected' ? [event.id] : []));
-  if (ids.length === 0) return new Set();
-  const there = await tx.rows<{ id: string }>('select id from answers where room_id = $1 and id = any($2)', [
-    tx.roomId,
-    ids,
-  ]);
-  const found = new Set(there.map((row) => row.id));
-  return new Set(ids.filter((id) => !found.has(id)));
+): Promise<ReadonlyMap<string, { readonly field: string; readonly message: string }>> {
+  const lost = new Map<string, { readonly field: string; readonly message: string }>();
+  for (const [kind, { table, ...why }] of Object.entries(mayBeLost)) {
+    const ids = events.flatMap((event) => (event.kind === kind ? [event.id] : []));
+    if (ids.length === 0) continue;
+    const there = await tx.rows<{ id: string }>(
+      `select id from ${table} where room_id = $1 and id = any($2)`,
+      [tx.roomId, ids],
+    );
+    const found = new Set(there.map((row) => row.id));
+    for (const id of ids) if (!found.has(id)) lost.set(id, why);
+  }
+  return lost;
 }
+
+const doubled = {
+  field: 'move',
+  message: 'This question of the game is on record already, with another answer.',
+};
+const mayBeLost: Readonly<
+  Partial<Record<EventKind, { readonly table: string; readonly field: string; readonly message: string }>>
+> = {
+  answerCorrected: {
+    table: 'answers',
+    field: 'answerId',
+    message: 'There is no such answer of this pupil to correct.',
+  },
+  moveMade: {
+    table: 'moves',
+    field: 'nth',
+    message: 'This move of the game is on record already, made otherwise.',
+  },
+  answerGiven: { table: 'answers', ...doubled },
+  instantCounted: { table: 'tallies', ...doubled },
+};

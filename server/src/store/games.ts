@@ -27,7 +27,7 @@ export async function gamesOfPupil(tx: RoomTx, pupilId: string): Promise<PupilGa
   const rows = await tx.rows<{ game: string; step: number; plays: number; last_at: Date }>(
     `select distinct on (game) game, step, sum(plays) over (partition by game)::int as plays, last_at from (
        select p.deal->'game'->'plan'->>'game' as game, (p.deal->'game'->'plan'->>'step')::int as step, 1 as plays, p.started_at as last_at
-       from plays p where p.room_id = $1 and p.pupil_id = $2 and p.purpose = 'game' and p.deal->'game' is not null
+       from real_plays p where p.room_id = $1 and p.pupil_id = $2 and p.purpose = 'game' and p.deal->'game' is not null
        union all
        select d.game, d.to_step, 0, d.at from decisions d where d.room_id = $1 and d.pupil_id = $2 and d.about = 'step'
      ) both_kinds order by game, last_at desc`,
@@ -44,9 +44,7 @@ export async function gamesOfPupil(tx: RoomTx, pupilId: string): Promise<PupilGa
 /** Moves of a table, in order, those taken back left out. */
 async function movesOf(tx: RoomTx, tableId: string): Promise<GameReview['moves']> {
   const rows = await tx.rows<{ id: string; move: Move; used_ms: number }>(
-    `select m.id, m.move, m.used_ms from moves m where m.room_id = $1 and m.play_id = $2
-       and not exists (select 1 from retractions r where r.room_id = m.room_id and r.answer_id = m.id)
-     order by m.nth, m.at, m.id`,
+    `select id, move, used_ms from moves where room_id = $1 and play_id = $2 and not taken_back order by nth`,
     [tx.roomId, tableId],
   );
   return rows.map((row) => ({ id: row.id, move: row.move, usedMs: row.used_ms }));
@@ -87,7 +85,7 @@ export async function stepProposal(
   const game = deal && findGame(deal.plan.game);
   if (!deal || !game || deal.plan.house !== null || deal.plan.mode === 'loose') return null;
   const rows = await tx.rows<{ id: string }>(
-    `select p.id from plays p where p.room_id = $1 and p.pupil_id = $2 and p.purpose = 'game'
+    `select p.id from real_plays p where p.room_id = $1 and p.pupil_id = $2 and p.purpose = 'game'
        and p.deal->'game'->'plan'->>'game' = $3 and p.deal->'game'->'plan'->>'house' is null and p.started_at <= $4
      order by p.started_at desc limit $5`,
     [tx.roomId, pupil.id, game.id, play.startedAt, mostPlays],

@@ -1,4 +1,4 @@
-import { codeLastsMinutes, linkLastsHours, type ChildShow, type NewLink } from '@veldrift/wire';
+import { codeDigits, codeLastsMinutes, linkLastsHours, type ChildShow, type NewLink } from '@veldrift/wire';
 import { createHash, randomBytes, randomInt } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import { inRoom, type Db, type RoomTx } from '../db.ts';
@@ -13,20 +13,19 @@ export interface FoundLink {
   readonly userId: string;
 }
 
-/** Makes a code for one child's screen. Codes of before that have run out are taken away. */
-export async function makeLink(tx: RoomTx, userId: string): Promise<NewLink> {
+/** A code that may be made. */
+export const newCode = (): string => String(randomInt(0, 10 ** codeDigits)).padStart(codeDigits, '0');
+
+/** Makes a link for one child's screen by a code; undefined: somebody has that code. Those of before that have run out are taken away. */
+export async function makeLink(tx: RoomTx, userId: string, code: string): Promise<NewLink | undefined> {
   await tx.run('delete from links where room_id = $1 and expires_at < now()', [tx.roomId]);
-  for (let tries = 0; ; tries += 1) {
-    const code = String(randomInt(0, 1_000_000)).padStart(6, '0');
-    const id = uuid();
-    const made = await tx.rows<{ expires_at: Date }>(
-      `insert into links (room_id, id, user_id, code_hash, expires_at) values ($1, $2, $3, $4, now() + make_interval(mins => $5))
-       on conflict do nothing returning expires_at`,
-      [tx.roomId, id, userId, hashOf(code), codeLastsMinutes],
-    );
-    if (made[0]) return { id, code, expiresAt: made[0].expires_at.toISOString() };
-    if (tries > 20) throw new Error('No code is free.');
-  }
+  const id = uuid();
+  const [made] = await tx.rows<{ expires_at: Date }>(
+    `insert into links (room_id, id, user_id, code_hash, expires_at) values ($1, $2, $3, $4, now() + make_interval(mins => $5))
+     on conflict do nothing returning expires_at`,
+    [tx.roomId, id, userId, hashOf(code), codeLastsMinutes],
+  );
+  return made && { id, code, expiresAt: made.expires_at.toISOString() };
 }
 
 /** Joins by a code: a token for the child's screen, or what is wrong with the code. */

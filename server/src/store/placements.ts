@@ -40,7 +40,7 @@ export async function planOfPlacement(
   const { deal, seed } = play;
   const sets = deal && (await bookOf(tx)).findPathway(deal.pathwayId)?.sets[deal.operation];
   if (!sets) return undefined;
-  return { sets, startAt: deal.startAt ?? 0, seed, timed: deal.timed ?? true };
+  return { sets, startAt: deal.startAt ?? 0, seed, timed: deal.timed ?? true, opens: deal.opens ?? false };
 }
 
 /** What a placement says, as a decision on the set to begin with; undefined when nothing is known yet. */
@@ -81,7 +81,8 @@ export async function openPlacement(
     return null;
   if (last.deal?.pathwayId !== pupil.pathwayId || last.deal.operation !== pupil.operation) return null;
   const [decided] = await tx.rows(
-    `select 1 from decisions where room_id = $1 and pupil_id = $2 and about = 'placement' and at >= $3`,
+    `select 1 from decisions d where d.room_id = $1 and d.pupil_id = $2 and d.about = 'placement' and d.at >= $3
+       and not exists (select 1 from decisions n where n.room_id = d.room_id and n.undoes = d.id)`,
     [tx.roomId, pupil.id, last.startedAt],
   );
   const plan = await planOfPlacement(tx, last);
@@ -95,5 +96,12 @@ export async function openPlacement(
     answers.map((one) => ({ fact: one.fact, class: classifyAnswer(one).class })),
   );
   if (!reading.next || answers.length === 0) return null;
-  return { playId: last.id, at: last.startedAt, seed: last.seed, startAt: plan.startAt, answers };
+  return {
+    playId: last.id,
+    at: last.startedAt,
+    seed: last.seed,
+    startAt: plan.startAt,
+    opens: plan.opens ?? false,
+    answers,
+  };
 }

@@ -5,6 +5,7 @@ import type { RoomTx } from '../db.ts';
 import { answersOnFacts } from './answers.ts';
 import { bookOf } from './pathways.ts';
 import { checksOnSet } from './checks.ts';
+import { settledBy } from './decisions.ts';
 import { classed } from './states.ts';
 
 /** What the pupil's school says now of the pupil's set, from all that is kept. */
@@ -41,6 +42,7 @@ export async function proposalFor(tx: RoomTx, pupil: Pupil, timeZone: string): P
     acceptedSetId: accepted.id,
     ceiling,
     evidenceMark,
+    settled: null,
   };
 }
 
@@ -64,5 +66,6 @@ export async function standingOf(tx: RoomTx, pupil: Pupil, timeZone: string): Pr
     'select proposal from standings where room_id = $1 and pupil_id = $2',
     [tx.roomId, pupil.id],
   );
-  return row?.proposal ?? proposalFor(tx, pupil, timeZone);
+  const proposal = row?.proposal ?? (await proposalFor(tx, pupil, timeZone));
+  return { ...proposal, settled: await settledBy(tx, pupil.id, proposal) };
 }

@@ -1,6 +1,14 @@
-import { keySigns, type Policy, type TriedFact } from '@veldrift/core';
+import {
+  isSettled,
+  keySigns,
+  type LastWord,
+  type Policy,
+  type TriedFact,
+  type Verdict,
+} from '@veldrift/core';
 import type { Pupil, PupilInput, WeeklyVisit } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
+import { lastWords } from './decisions.ts';
 
 interface PupilRow {
   id: string;
@@ -57,14 +65,13 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
   }>(
     `select pupil_id, at, right_per_minute, set_id, way from (
        select *, row_number() over (partition by pupil_id order by at desc) as nth from checks
-       where room_id = $1 and pupil_id = any($2) and purpose = 'check') c where nth <= 12 order by at`,
+       where room_id = $1 and pupil_id = any($2) and purpose = 'check' and right_per_minute is not null) c where nth <= 12 order by at`,
     [tx.roomId, ids],
   );
   const minutes = await tx.rows<{ pupil_id: string; minutes: number }>(
-    `select p.pupil_id, sum(extract(epoch from least(e.ended_at - p.started_at, case p.purpose when 'afterwards' then interval '3 hours' when 'drill' then interval '30 minutes' when 'game' then interval '60 minutes' else interval '10 minutes' end)) / 60)::double precision as minutes
-     from plays p join play_ends e on e.room_id = p.room_id and e.play_id = p.id
-     where p.room_id = $1 and p.pupil_id = any($2) and p.started_at >= date_trunc('week', now() at time zone $3) at time zone $3
-     group by p.pupil_id`,
+    `select pupil_id, sum(practice_ms) / 60000 as minutes from checks
+     where room_id = $1 and pupil_id = any($2) and at >= date_trunc('week', now() at time zone $3) at time zone $3
+     group by pupil_id`,
     [tx.roomId, ids, timeZone],
   );
   const calibrations = await tx.rows<{ pupil_id: string; kind: string; at: Date; samples: unknown }>(
@@ -74,20 +81,26 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
   );
   const passed = await tx.rows<{ pupil_id: string; set_id: string; at: Date; looks: Date[] | null }>(
     `select d.pupil_id, d.set_id, max(d.at) as at,
-       (select array_agg(p.started_at order by p.started_at) from plays p where p.room_id = $1 and p.pupil_id = d.pupil_id
+       (select array_agg(p.started_at order by p.started_at) from real_plays p where p.room_id = $1 and p.pupil_id = d.pupil_id
           and p.set_id = d.set_id and p.purpose = 'retention') as looks
      from decisions d where d.room_id = $1 and d.pupil_id = any($2) and d.about = 'set' and d.verdict = 'advance' and d.to_set_id <> d.set_id
      group by d.pupil_id, d.set_id order by max(d.at)`,
     [tx.roomId, ids],
   );
   const probes = await tx.rows<{ pupil_id: string; at: Date }>(
-    `select pupil_id, max(started_at) as at from plays where room_id = $1 and pupil_id = any($2) and purpose = 'probe' group by pupil_id`,
+    `select pupil_id, max(started_at) as at from real_plays where room_id = $1 and pupil_id = any($2) and purpose = 'probe' group by pupil_id`,
     [tx.roomId, ids],
   );
-  const standings = await tx.rows<{ pupil_id: string; verdict: string }>(
-    'select pupil_id, verdict from standings where room_id = $1 and pupil_id = any($2)',
+  // What the tutor has settled is nothing to be told of in a list.
+  const standings = await tx.rows<{
+    pupil_id: string;
+    verdict: Verdict;
+    set_id: string;
+  }>(
+    `select s.pupil_id, s.verdict, s.proposal->>'setId' as set_id from standings s where s.room_id = $1 and s.pupil_id = any($2)`,
     [tx.roomId, ids],
   );
+  const words = await lastWords(tx, ids);
   const easy = await easyTimes(
     tx,
     rows.filter((row) => row.recall_limit === 'own').map((row) => row.id),
@@ -126,13 +139,22 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
       easyTimesMs: of(easy, row.id).map((one) => one.ms),
       keypadCalibration: keypad ? { at: keypad.at.toISOString(), samples: keypad.samples as never } : null,
       naming: naming ? { at: naming.at.toISOString(), promptToPromptMs: naming.samples as never } : null,
-      verdict: of(standings, row.id)[0]?.verdict ?? null,
+      verdict: openVerdict(of(standings, row.id)[0], words.get(row.id) ?? null),
     };
   });
 }
 
 export async function findPupil(tx: RoomTx, timeZone: string, id: string): Promise<Pupil | undefined> {
   return (await listPupils(tx, timeZone, id))[0];
+}
+
+function openVerdict(
+  standing: { readonly verdict: Verdict; readonly set_id: string } | undefined,
+  word: LastWord | null,
+): string | null {
+  if (!standing) return null;
+  const settled = isSettled(word, standing.verdict, standing.set_id, new Date().toISOString());
+  return settled ? null : standing.verdict;
 }
 
 /** The same, held until the transaction ends: one decision or batch a pupil at a time. */
@@ -244,7 +266,23 @@ export async function movePupil(tx: RoomTx, id: string, setId: string): Promise<
   );
 }
 
-/** Deletes a pupil and, with them, every visit, answer, check and decision. */
+/**
+ * Deletes a pupil and, with them, every visit, answer, check and decision; and what of them stands elsewhere: their seat in
+ * the games of others, their name under rules they proposed and on children's screens.
+ */
 export async function deletePupil(tx: RoomTx, id: string): Promise<void> {
+  await tx.run(
+    `update plays set deal = jsonb_set(deal, '{game,pupilIds}',
+       (select jsonb_agg(case when seat #>> '{}' = $2::text then 'null'::jsonb else seat end order by nth)
+        from jsonb_array_elements(deal->'game'->'pupilIds') with ordinality as t(seat, nth)))
+     where room_id = $1 and pupil_id <> ($2::text)::uuid and deal->'game'->'pupilIds' ? $2::text`,
+    [tx.roomId, id],
+  );
+  await tx.run(
+    `update house_rules set proposed_by = '' where room_id = $1
+       and lower(proposed_by) = (select lower(name) from pupils where room_id = $1 and id = $2)`,
+    [tx.roomId, id],
+  );
+  await tx.run('update links set shown = null where room_id = $1', [tx.roomId]);
   await tx.run('delete from pupils where room_id = $1 and id = $2', [tx.roomId, id]);
 }

@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid';
 import { createApp } from '../app.ts';
 import { hashPassword } from '../auth/password.ts';
 import { openSession } from '../auth/session.ts';
+import { openThrottle } from '../auth/throttle.ts';
 import { inRoom, openDb, type Db } from '../db.ts';
 import { openLinkHub } from '../live/linkHub.ts';
 
@@ -17,8 +18,14 @@ export interface TestHouse {
   readonly app: ReturnType<typeof createApp>;
   /** A room of its own with one tutor, signed in. */
   readonly room: (name?: string) => Promise<TestRoom>;
+  /** A request as from a network address: one of this house's own, unless said otherwise. */
+  readonly request: (path: string, init?: RequestInit, address?: string) => Promise<Response>;
   readonly close: () => Promise<void>;
 }
+
+/** Network addresses, each given out once. */
+let addresses = 0;
+export const newAddress = () => `test-${process.pid}-${(addresses += 1)}`;
 
 export interface TestRoom {
   readonly roomId: string;
@@ -39,14 +46,19 @@ export interface TestRoom {
   readonly send: (events: readonly unknown[], deviceNow?: string) => Promise<{ status: number; body: never }>;
 }
 
-export function openHouse(appUrl: string): TestHouse {
-  const db = openDb(appUrl);
+export function openHouse(appUrl: string, db: Db = openDb(appUrl)): TestHouse {
   const log = pino({ level: 'silent' });
   const live = openLinkHub(appUrl, db, log);
-  const app = createApp({ db, log, live, secure: false });
+  const app = createApp({ db, log, live, throttle: openThrottle(db), secure: false });
+  const own = newAddress();
+  const request: TestHouse['request'] = async (path, init, address = own) =>
+    app.request(`http://test.example${path}`, init, {
+      incoming: { socket: { remoteAddress: address, remotePort: 1, remoteFamily: 'IPv4' } },
+    });
   return {
     db,
     app,
+    request,
     close: async () => {
       await live.close();
       await db.end();
@@ -70,7 +82,7 @@ export function openHouse(appUrl: string): TestHouse {
       });
       const token = await openSession(db, roomId, userId);
       const call: TestRoom['call'] = async (method, path, body, headers = {}) => {
-        const response = await app.request(`http://test.example${path}`, {
+        const response = await request(path, {
           method,
           headers: {
             host: 'test.example',
@@ -156,7 +168,7 @@ export function answerEvent(ids: MinuteIds, over: Record<string, unknown> = {}):
     seen: [],
     usedMs: 2000,
     ...over,
-  } as TableEvent;
+  };
 }
 
 /** All events of a whole minute: every fact of a set once, right and quick, ending now. */
