@@ -32,6 +32,8 @@ const LooseTable = page(() => import('../screens/loose/LooseTable.tsx').then((m)
 const ChildSide = page(() => import('../screens/child/ChildSide.tsx').then((m) => m.ChildSide));
 const RoomPolicy = page(() => import('../screens/room/RoomPolicy.tsx').then((m) => m.RoomPolicy));
 const PupilPolicy = page(() => import('../screens/room/PupilPolicy.tsx').then((m) => m.PupilPolicy));
+const People = page(() => import('../screens/room/People.tsx').then((m) => m.People));
+const Door = page(() => import('../screens/account/Door.tsx').then((m) => m.Door));
 const Pathways = page(() => import('../screens/room/Pathways.tsx').then((m) => m.Pathways));
 const PathwayEditor = page(() => import('../screens/room/PathwayEditor.tsx').then((m) => m.PathwayEditor));
 const NumberChecker = page(() => import('../screens/checker/NumberChecker.tsx').then((m) => m.NumberChecker));
@@ -84,6 +86,16 @@ export function App() {
               <Route path="/sign-in" element={<SignInOrFirst />} />
               <Route path="/first-room" element={<FirstRoom />} />
               <Route
+                path="/door"
+                element={
+                  <PageTrouble at="/door">
+                    <Suspense fallback={null}>
+                      <Door />
+                    </Suspense>
+                  </PageTrouble>
+                }
+              />
+              <Route
                 path="/child"
                 element={
                   <PageTrouble at="/child">
@@ -110,6 +122,7 @@ export function App() {
                   <Route path="/review/:playId" element={<Review />} />
                   <Route path="/pupils/:pupilId/policy" element={<PupilPolicy />} />
                   <Route path="/room" element={<RoomPolicy />} />
+                  <Route path="/room/people" element={<People />} />
                   <Route path="/room/pathways" element={<Pathways />} />
                   <Route path="/room/pathways/:pathwayId" element={<PathwayEditor />} />
                   <Route path="/shelf" element={<Shelf />} />
@@ -186,7 +199,7 @@ function WithBook() {
 }
 
 function WithOutbox({ me, ended }: { readonly me: Me; readonly ended: boolean }) {
-  const outbox = use(outboxOf(me.userId));
+  const outbox = use(outboxOf(me));
   const { pathname } = useLocation();
   useEffect(() => {
     // A minute that was left open is closed at the next look, wherever that is.

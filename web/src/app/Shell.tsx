@@ -1,12 +1,18 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { Suspense, useEffect, type ReactNode } from 'react';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import { countText } from '@veldrift/core';
+import type { Me } from '@veldrift/wire';
+import { Suspense, useEffect, useState, type ReactNode } from 'react';
 import { NavLink, useLocation, useNavigate } from 'react-router';
 import { DayLine } from '../parts/DayLine.tsx';
 import { Loading } from '../parts/states.tsx';
 import { OutboxBar } from '../parts/OutboxBar.tsx';
-import { api } from './api.ts';
 import { PageTrouble } from './page.tsx';
-import { forgetRoom } from './queries.ts';
+import { signOut } from './leaveDevice.ts';
+import { canSeal } from './seal.ts';
 import { useSession } from './session.tsx';
 
 const ways = [
@@ -43,7 +49,7 @@ export function Shell({ children }: { readonly children: ReactNode }) {
           Veldrift
         </NavLink>
         <DayLine />
-        <SignOut name={me.name} />
+        <SignOut me={me} />
       </header>
       <nav className="ways" aria-label="Screens">
         <ul>
@@ -68,21 +74,56 @@ export function Shell({ children }: { readonly children: ReactNode }) {
   );
 }
 
-function SignOut({ name }: { readonly name: string }) {
-  const client = useQueryClient();
+/** How long signing out waits for what is still to be sent, ms. */
+const lastSendMs = 3000;
+
+function SignOut({ me }: { readonly me: Me }) {
+  const { outbox } = useSession();
   const navigate = useNavigate();
+  const [asking, setAsking] = useState(false);
+  const waiting = () => outbox.state().waiting;
   const leave = async () => {
-    await api.signOut().catch(() => undefined);
-    await forgetRoom();
-    client.clear();
-    await navigate('/sign-in');
+    const unsent = waiting();
+    await signOut(me);
+    const left =
+      unsent === 0
+        ? undefined
+        : `${countText(unsent, 'thing', 'things')} had not reached the server. ${
+            canSeal() ? 'They are locked up on this device until you sign in here again.' : 'They are lost.'
+          }`;
+    await navigate('/sign-in', { state: { left } });
+  };
+  const begin = async () => {
+    if (waiting() > 0)
+      await Promise.race([outbox.flush(), new Promise((done) => setTimeout(done, lastSendMs))]);
+    if (waiting() > 0 && !canSeal()) setAsking(true);
+    else await leave();
   };
   return (
     <div style={{ display: 'flex', alignItems: 'center', gap: 14, padding: '0 20px', whiteSpace: 'nowrap' }}>
-      <span className="quiet">{name}</span>
-      <button type="button" className="linkish" style={{ minHeight: 44 }} onClick={() => void leave()}>
+      <span className="quiet">{me.name}</span>
+      <button type="button" className="linkish" style={{ minHeight: 44 }} onClick={() => void begin()}>
         Sign out
       </button>
+      {asking && (
+        <Dialog open onClose={() => setAsking(false)} aria-labelledby="unsent-title">
+          <DialogTitle id="unsent-title">
+            {countText(waiting(), 'thing has', 'things have')} not reached the server
+          </DialogTitle>
+          <DialogContent>
+            <p>
+              On this address the device cannot lock them up. Stay signed in until the connection is back, and
+              they are sent; signing out now loses them.
+            </p>
+          </DialogContent>
+          <DialogActions>
+            <Button onClick={() => setAsking(false)}>Stay signed in</Button>
+            <Button color="error" variant="contained" onClick={() => void leave()}>
+              Sign out and lose them
+            </Button>
+          </DialogActions>
+        </Dialog>
+      )}
     </div>
   );
 }

@@ -1,16 +1,23 @@
 import type { OwnPathway, Policy } from '@veldrift/core';
 import type {
   BatchResult,
+  ChangePassword,
   ChildShow,
   ChildTells,
   DecideInput,
   FirstRoom,
   HouseRules,
   HouseRulesInput,
+  JoinRoom,
   KeptAnswer,
   KeptDecision,
   Me,
   NewLink,
+  NewPass,
+  NewPassword,
+  OwnSession,
+  Pass,
+  People,
   PlaceInput,
   Problem,
   Pupil,
@@ -28,6 +35,8 @@ export class ApiError extends Error {
   constructor(
     readonly status: number,
     readonly problem: Problem,
+    /** When the server asked to be asked again, ms. */
+    readonly retryAfterMs?: number,
   ) {
     super(problem.message);
   }
@@ -41,28 +50,38 @@ export class ApiError extends Error {
 const awaySentence =
   'The server cannot be reached. What you do is kept on this device and sent when it is back.';
 
+/** A request that is not answered in so long is not going to be: the way to the server is gone, ms. */
+const patienceMs = 30_000;
+
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
   let response: Response;
+  let text: string;
   try {
     response = await fetch(`/api${path}`, {
       method,
       credentials: 'same-origin',
+      signal: AbortSignal.timeout(patienceMs),
       ...(method === 'GET'
         ? {}
         : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
     });
+    text = await response.text();
   } catch {
     throw new ApiError(0, { message: awaySentence });
   }
-  const text = await response.text();
   let parsed: unknown;
   try {
     parsed = text === '' ? undefined : JSON.parse(text);
   } catch {
     throw new ApiError(0, { message: awaySentence });
   }
-  if (!response.ok) throw new ApiError(response.status, problemOf(parsed));
+  if (!response.ok) throw new ApiError(response.status, problemOf(parsed), retryAfterOf(response));
   return parsed as T;
+}
+
+function retryAfterOf(response: Response): number | undefined {
+  const seconds = Number(response.headers.get('retry-after') ?? NaN);
+  return Number.isFinite(seconds) ? seconds * 1000 : undefined;
 }
 
 function problemOf(parsed: unknown): Problem {
@@ -73,11 +92,22 @@ function problemOf(parsed: unknown): Problem {
 }
 
 export const api = {
-  setup: () => call<{ empty: boolean }>('GET', '/setup'),
+  setup: () => call<{ empty: boolean; signedIn: boolean }>('GET', '/setup'),
   me: () => call<Me>('GET', '/me'),
   signIn: (input: SignIn) => call<void>('POST', '/sign-in', input),
   signOut: () => call<void>('POST', '/sign-out'),
   firstRoom: (input: FirstRoom) => call<void>('POST', '/first-room', input),
+  people: () => call<People>('GET', '/people'),
+  invite: () => call<NewPass>('POST', '/people/invites'),
+  withdrawInvite: (id: string) => call<void>('DELETE', `/people/invites/${id}`),
+  removeMember: (id: string) => call<void>('DELETE', `/people/${id}`),
+  resetLink: (id: string) => call<NewPass>('POST', `/people/${id}/reset`),
+  ownSessions: () => call<OwnSession[]>('GET', '/account/sessions'),
+  endSession: (id: string) => call<void>('DELETE', `/account/sessions/${id}`),
+  changePassword: (input: ChangePassword) => call<void>('POST', '/account/password', input),
+  lookAtPass: (token: string) => call<Pass>('POST', '/passes/look', { token }),
+  joinRoom: (input: JoinRoom) => call<void>('POST', '/passes/join', input),
+  newPassword: (input: NewPassword) => call<void>('POST', '/passes/reset', input),
   pupils: () => call<Pupil[]>('GET', '/pupils'),
   addPupil: (input: PupilInput) => call<Pupil>('POST', '/pupils', input),
   changePupil: (input: PupilInput) => call<Pupil>('PUT', `/pupils/${input.id}`, input),
@@ -109,6 +139,8 @@ export const api = {
   dropPathway: (id: string) => call<void>('DELETE', `/pathways/${id}`, {}),
   roomPolicy: () => call<{ policy: Partial<Policy> }>('GET', '/policy'),
   changeRoomPolicy: (policy: Partial<Policy>) => call<void>('PUT', '/policy', { policy }),
+  undoDecision: (pupilId: string, decision: string, id: string) =>
+    call<KeptDecision>('POST', `/pupils/${pupilId}/decisions/${decision}/undo`, { id }),
   decide: (pupilId: string, input: DecideInput) =>
     call<KeptDecision>('POST', `/pupils/${pupilId}/decisions`, input),
 };
@@ -124,7 +156,11 @@ export async function sendEvents(events: readonly unknown[]): Promise<SendOutcom
   } catch (error) {
     if (!(error instanceof ApiError)) throw error;
     if (error.status === 401) return { kind: 'signIn' };
-    if (error.away || error.status >= 500 || error.status === 429) return { kind: 'away' };
+    if (error.away || error.status >= 500 || error.status === 429)
+      return {
+        kind: 'away',
+        ...(error.retryAfterMs === undefined ? {} : { retryAfterMs: error.retryAfterMs }),
+      };
     return { kind: 'refused', message: error.problem.message };
   }
 }

@@ -137,6 +137,11 @@ interface DeviceSchema extends DBSchema {
   outbox: { key: string; value: OutboxRow; indexes: { byUser: [string, number] } };
   plays: { key: string; value: PlayRow };
   cache: { key: string; value: string };
+  /** What a user left on signing out, locked up. */
+  sealed: {
+    key: string;
+    value: { readonly userId: string; readonly iv: Uint8Array<ArrayBuffer>; readonly data: ArrayBuffer };
+  };
 }
 
 export type DeviceDb = IDBPDatabase<DeviceSchema>;
@@ -150,11 +155,16 @@ export function deviceDb(name = 'veldrift'): Promise<DeviceDb> {
 }
 
 export function openDeviceDb(name: string): Promise<DeviceDb> {
-  return openDB<DeviceSchema>(name, 1, {
-    upgrade(db) {
-      db.createObjectStore('outbox', { keyPath: 'id' }).createIndex('byUser', ['userId', 'order']);
-      db.createObjectStore('plays', { keyPath: 'playId' });
-      db.createObjectStore('cache');
+  return openDB<DeviceSchema>(name, 2, {
+    upgrade(db, before) {
+      if (before < 1) {
+        db.createObjectStore('outbox', { keyPath: 'id' }).createIndex('byUser', ['userId', 'order']);
+        db.createObjectStore('plays', { keyPath: 'playId' });
+        db.createObjectStore('cache');
+      }
+      db.createObjectStore('sealed', { keyPath: 'userId' });
     },
+    // Another window brought a newer build: this one lets go of the store, and opens it anew on its next load.
+    blocking: (_, __, event) => (event.target as IDBDatabase).close(),
   });
 }

@@ -4,7 +4,8 @@ import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persi
 import type { OwnPathway } from '@veldrift/core';
 import { api, ApiError } from './api.ts';
 import { takeOwnPathways } from './book.ts';
-import { deviceDb } from './deviceDb.ts';
+import { deviceDb, isGame } from './deviceDb.ts';
+import { finishSigningOut } from './signingOut.ts';
 
 const dayMs = 86_400_000;
 export const cacheLastsMs = 14 * dayMs;
@@ -63,15 +64,35 @@ export const persister = createAsyncStoragePersister({
   },
 });
 
-export const meQuery = queryOptions({ queryKey: ['me'], queryFn: api.me, staleTime: 60_000 });
+export const meQuery = queryOptions({
+  queryKey: ['me'],
+  queryFn: async () => {
+    const nobody = new ApiError(401, { message: 'Sign in to go on.' });
+    if (await finishSigningOut()) throw nobody;
+    // Of nobody anything is known here: whether anybody is signed in is asked first, and only then who.
+    if (queryClient.getQueryData(['me']) === undefined && !(await api.setup()).signedIn) throw nobody;
+    return api.me();
+  },
+  staleTime: 60_000,
+});
 export const pathwaysQuery = queryOptions({ queryKey: ['pathways'], queryFn: api.pathways });
 queryClient.getQueryCache().subscribe(({ query }) => {
   // Fetched or taken from this device's store, the book is what was last known.
-  if (query.queryKey[0] === 'pathways' && query.state.data !== undefined)
+  const [kind] = query.queryKey as readonly unknown[];
+  if (kind === 'pathways' && query.state.data !== undefined)
     takeOwnPathways(query.state.data as OwnPathway[]);
 });
+export const peopleQuery = queryOptions({ queryKey: ['people'], queryFn: api.people });
+export const sessionsQuery = queryOptions({ queryKey: ['sessions'], queryFn: api.ownSessions });
 export const roomPolicyQuery = queryOptions({ queryKey: ['roomPolicy'], queryFn: api.roomPolicy });
-export const pupilsQuery = queryOptions({ queryKey: ['pupils'], queryFn: api.pupils });
+export const pupilsQuery = queryOptions({
+  queryKey: ['pupils'],
+  queryFn: async () => {
+    const pupils = await api.pupils();
+    await forgetGone(new Set(pupils.map((one) => one.id)));
+    return pupils;
+  },
+});
 export const pupilPageQuery = (id: string) =>
   queryOptions({ queryKey: ['pupil', id], queryFn: () => api.pupilPage(id) });
 export const pupilGamesQuery = (id: string) =>
@@ -91,14 +112,22 @@ export async function refetchRecords(): Promise<void> {
   );
 }
 
-/** Forgets what this device holds of the room, save what waits to be sent. */
-export async function forgetRoom(): Promise<void> {
-  queryClient.clear();
-  takeOwnPathways([]);
-  await (await deviceDb()).delete('cache', cacheKey);
-  const plays = await (await deviceDb()).getAll('plays');
-  for (const play of plays)
-    if (play.state.status === 'over') await (await deviceDb()).delete('plays', play.playId);
-  for (const key of Object.keys(localStorage))
-    if (key.startsWith('veldrift.draft.')) localStorage.removeItem(key);
+/** Pupils deleted since, on another device: nothing of them stays on this one. */
+async function forgetGone(here: ReadonlySet<string>): Promise<void> {
+  queryClient.removeQueries({
+    predicate: ({ queryKey, state }) => {
+      const [kind, id] = queryKey;
+      if (kind === 'pupil' || kind === 'pupilGames' || kind === 'answers') return !here.has(id as string);
+      const of =
+        kind === 'review' ? (state.data as { pupil?: { id: string } } | undefined)?.pupil?.id : undefined;
+      return of !== undefined && !here.has(of);
+    },
+  });
+  const db = await deviceDb();
+  for (const play of await db.getAll('plays')) {
+    const seats = isGame(play) ? play.seats.flatMap(({ pupil }) => pupil?.id ?? []) : [play.pupilId];
+    // A play that is under way is left to itself: its pupil may have been added here and not be known there yet.
+    if (play.state.status === 'over' && seats.some((id) => !here.has(id)))
+      await db.delete('plays', play.playId);
+  }
 }

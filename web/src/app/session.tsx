@@ -6,6 +6,7 @@ import { createOutbox, type Outbox, type OutboxState } from '../live/outbox.ts';
 import { alone } from '../live/pageLock.ts';
 import { ApiError, sendEvents } from './api.ts';
 import { deviceDb } from './deviceDb.ts';
+import { unsealUser } from './seal.ts';
 import { meQuery, refetchRecords } from './queries.ts';
 
 export interface SignedIn {
@@ -42,11 +43,12 @@ export function useSessionStatus(): {
 const outboxes = new Map<string, Promise<Outbox>>();
 
 /** One outbox a user, for the life of the page; only one page of the browser sends at a time. */
-function outboxOf(userId: string): Promise<Outbox> {
+function outboxOf({ userId, sealKey }: Pick<Me, 'userId' | 'sealKey'>): Promise<Outbox> {
   const found = outboxes.get(userId);
   if (found) return found;
   const made = deviceDb().then(async (db) => {
     await recoverJournal(db, localStorage);
+    await unsealUser(db, userId, sealKey);
     const outbox = createOutbox(db, userId, sendEvents, (work) => alone(`veldrift-outbox-${userId}`, work));
     window.addEventListener('online', () => void outbox.flush());
     void outbox.flush();
@@ -54,6 +56,13 @@ function outboxOf(userId: string): Promise<Outbox> {
   });
   outboxes.set(userId, made);
   return made;
+}
+
+/** Closes a user's outbox in this page: they sign out, and what waits is no more to be sent from here. */
+export async function closeOutbox(userId: string): Promise<void> {
+  const open = outboxes.get(userId);
+  outboxes.delete(userId);
+  (await open)?.close();
 }
 
 export function SessionProvider({

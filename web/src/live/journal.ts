@@ -3,11 +3,9 @@ import type { DeviceDb, PlayRow } from '../app/deviceDb.ts';
 
 const prefix = 'veldrift.journal.';
 
-/** What a minute still has to put on disk: its state and events, written down at once and whole. */
+/** What a play still has to put on disk: the play as it stands, whole, and the events it has to send. */
 interface Page {
-  readonly userId: string;
-  readonly savedAt: string;
-  readonly state: PlayRow['state'];
+  readonly row: PlayRow;
   readonly events: readonly TableEvent[];
 }
 
@@ -16,7 +14,7 @@ interface Page {
  * the write with it; this store answers at once. What it holds is taken out again when the write has come through.
  */
 export interface Journal {
-  /** Writes down what is about to be put on disk. */
+  /** Writes down a play as it stands now and what is to be sent of it: one record, so that neither is ever there alone. */
   readonly note: (row: PlayRow, events: readonly TableEvent[]) => void;
   /** Takes out events that are on disk now. */
   readonly done: (playId: string, events: readonly TableEvent[]) => void;
@@ -26,12 +24,7 @@ export function createJournal(store: Storage): Journal {
   return {
     note: (row, events) => {
       const before = read(store, prefix + row.playId);
-      const page: Page = {
-        userId: row.userId,
-        savedAt: row.savedAt,
-        state: row.state,
-        events: [...(before?.events ?? []), ...events],
-      };
+      const page: Page = { row, events: [...(before?.events ?? []), ...events] };
       try {
         store.setItem(prefix + row.playId, JSON.stringify(page));
       } catch {
@@ -51,38 +44,42 @@ export function createJournal(store: Storage): Journal {
 
 /**
  * Puts on disk what a page that went away had only written down. Events already sent are sent once more and passed over by
- * the server; a minute's state is taken where it is newer than the one on disk.
+ * the server; the play is taken as it was written down where that is newer than what is on disk.
  */
 export async function recoverJournal(db: DeviceDb, store: Storage): Promise<void> {
-  const keys = Array.from({ length: store.length }, (_, at) => store.key(at) ?? '').filter((key) =>
-    key.startsWith(prefix),
-  );
-  for (const key of keys) {
+  for (const key of journalKeys(store)) {
     const page = read(store, key);
     if (page) {
+      const { row, events } = page;
       const tx = db.transaction(['outbox', 'plays'], 'readwrite');
-      for (const [at, event] of page.events.entries())
+      for (const [at, event] of events.entries())
         void tx.objectStore('outbox').put({
           id: event.id,
-          userId: page.userId,
-          order: Date.parse(page.savedAt) * 1000 + at,
+          userId: row.userId,
+          order: Date.parse(row.savedAt) * 1000 + at,
           event,
           refused: null,
         });
-      const row = await tx.objectStore('plays').get(key.slice(prefix.length));
-      if (row && row.savedAt <= page.savedAt)
-        // The page and the row are of one play, and so of one kind.
-        void tx.objectStore('plays').put({ ...row, savedAt: page.savedAt, state: page.state } as PlayRow);
+      const onDisk = await tx.objectStore('plays').get(row.playId);
+      if (!onDisk || onDisk.savedAt <= row.savedAt) void tx.objectStore('plays').put(row);
       await tx.done;
     }
     store.removeItem(key);
   }
 }
 
+/** Under which the journals of this device lie. */
+export function journalKeys(store: Storage): string[] {
+  return Array.from({ length: store.length }, (_, at) => store.key(at) ?? '').filter((key) =>
+    key.startsWith(prefix),
+  );
+}
+
 function read(store: Storage, key: string): Page | undefined {
   try {
-    const text = store.getItem(key);
-    return text === null ? undefined : (JSON.parse(text) as Page);
+    const page = JSON.parse(store.getItem(key) ?? 'null') as Partial<Page> | null;
+    // Half a page, or one of a build that wrote otherwise, tells nothing that can be trusted.
+    return page?.row && page.events ? (page as Page) : undefined;
   } catch {
     return undefined;
   }

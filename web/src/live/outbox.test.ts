@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { BatchResult, TableEvent } from '@veldrift/wire';
+import type { TableEvent } from '@veldrift/wire';
 import { openDeviceDb, type DeviceDb, type PlayRow } from '../app/deviceDb.ts';
 import { createOutbox, type Outbox, type SendOutcome } from './outbox.ts';
 
@@ -18,14 +18,20 @@ afterEach(() => {
   db.close();
 });
 
-const event = (id: string, pupilId = 'p1'): TableEvent =>
-  ({ id, v: 1, kind: 'visitStarted', pupilId, visitId: 'v', at: '2026-11-24T09:00:00.000Z' }) as TableEvent;
+const event = (id: string, pupilId = 'p1'): TableEvent => ({
+  id,
+  v: 1,
+  kind: 'visitStarted',
+  pupilId,
+  visitId: 'v',
+  at: '2026-11-24T09:00:00.000Z',
+});
 const all = (events: readonly TableEvent[], status: 'kept' | 'refused' = 'kept'): SendOutcome => ({
   kind: 'sent',
   result: {
     serverNow: '',
     results: events.map(({ id }) => ({ id, status, message: 'No.' })),
-  } as BatchResult,
+  },
 });
 const outbox = (send: (events: readonly TableEvent[]) => Promise<SendOutcome>, user = 'u1'): Outbox => {
   const made = createOutbox(db, user, send);
@@ -53,6 +59,18 @@ describe('the outbox', () => {
     await vi.waitFor(async () => expect(await waitingIds()).toEqual([]));
     expect(sent.flat()).toEqual(['a', 'b', 'c']);
     await vi.waitFor(() => expect(box.state()).toEqual({ waiting: 0, refused: 0, held: null }));
+  });
+
+  it('waits as long as the server asks it to', async () => {
+    const at: number[] = [];
+    const box = outbox((events) => {
+      at.push(performance.now());
+      return Promise.resolve(at.length === 1 ? { kind: 'away', retryAfterMs: 1600 } : all(events));
+    });
+    await box.add([event('a')]);
+    await vi.waitFor(() => expect(at).toHaveLength(2), { timeout: 5000 });
+    // By itself it would have come back after a second.
+    expect((at[1] as number) - (at[0] as number)).toBeGreaterThanOrEqual(1590);
   });
 
   it('keeps everything while the server is away or the sign-in has ended, and says which', async () => {

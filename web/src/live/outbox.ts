@@ -1,10 +1,11 @@
 import type { BatchResult, TableEvent } from '@veldrift/wire';
-import type { DeviceDb, OutboxRow, PlayRow } from '../app/deviceDb.ts';
+import { isGame, type DeviceDb, type OutboxRow, type PlayRow } from '../app/deviceDb.ts';
 
 /** What became of a try to send. */
 export type SendOutcome =
   | { readonly kind: 'sent'; readonly result: BatchResult }
-  | { readonly kind: 'away' }
+  /** `retryAfterMs`: when the server asked to be asked again; left out where it did not answer. */
+  | { readonly kind: 'away'; readonly retryAfterMs?: number }
   | { readonly kind: 'signIn' }
   | { readonly kind: 'refused'; readonly message: string };
 
@@ -87,7 +88,8 @@ export function createOutbox(
         await update(outcome.kind);
         if (outcome.kind === 'away' && !closed) {
           clearTimeout(timer);
-          timer = setTimeout(() => void flush(), retryMs);
+          // The server's own word on when comes first; ours where it has none.
+          timer = setTimeout(() => void flush(), Math.max(retryMs, outcome.retryAfterMs ?? 0));
           retryMs = Math.min(longestRetryMs, retryMs * 2);
         }
         return;
@@ -161,7 +163,11 @@ export function createOutbox(
         if ('pupilId' in row.event && row.event.pupilId === pupilId)
           void tx.objectStore('outbox').delete(row.id);
       for (const play of await tx.objectStore('plays').getAll())
-        if (play.pupilId === pupilId) void tx.objectStore('plays').delete(play.playId);
+        if (
+          play.pupilId === pupilId ||
+          (isGame(play) && play.seats.some((seat) => seat.pupil?.id === pupilId))
+        )
+          void tx.objectStore('plays').delete(play.playId);
       await tx.done;
       await update(state.held);
     },

@@ -18,6 +18,8 @@ export interface TableEvents {
       readonly lastKeyMs: number | null;
       readonly calibrationAgeDays: number | null;
       readonly usedMs: number;
+      /** The move of a game it was given with. */
+      readonly move?: { readonly tableId: string; readonly nth: number; readonly id: string };
     },
   ) => TableEvent;
   readonly amended: (answer: Answer) => TableEvent;

@@ -28,6 +28,7 @@ import { useMovedScreen } from './useMovedScreen.ts';
 import { useMinuteWatch } from './useMinuteWatch.ts';
 import { readRemote } from './remoteAnswer.ts';
 import { tableEvents } from './tableEvents.ts';
+import { timesCount, timesVoid } from './tableTrouble.ts';
 import { usePaintClock } from './usePaintClock.ts';
 
 /** Runs a minute from its row: the clock, the answers, and keeping both on disk as they come. */
@@ -120,6 +121,7 @@ export function useMinute(
         aided: false,
         way,
       };
+      if (answer.latencyMs !== null && !answer.voided) timesCount();
       const usedMs = Math.min(current.lengthMs, usedAt(begunAt));
       go(
         [{ kind: 'answered', answer, usedMs }],
@@ -206,7 +208,10 @@ export function useMinute(
     // Gaps between frames spoil the time of the prompt shown; a frozen page is not counted to the minute.
     onGap: useCallback(
       (gapMs: number, beganAt: number) => {
-        if (!elsewhere) now.current.spoiled = true;
+        if (!elsewhere) {
+          now.current.spoiled = true;
+          if (!untimed && !now.current.state.calm) timesVoid();
+        }
         if (elsewhere || gapMs < frozenGapMs || now.current.state.calm || now.current.runFrom === undefined)
           return;
         const at = performance.now();
@@ -221,7 +226,7 @@ export function useMinute(
         now.current.usedAtRun = now.current.state.usedMs;
         now.current.runFrom = at;
       },
-      [elsewhere, go, usedAt],
+      [elsewhere, go, untimed, usedAt],
     ),
     pausedAt: state.pausedAt,
     onLapsed: useCallback(() => finish('closed'), [finish]),

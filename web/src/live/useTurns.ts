@@ -24,6 +24,7 @@ import type { Outbox } from './outbox.ts';
 import { readAnswer } from './readAnswer.ts';
 import { readRemote, type RemoteAnswer } from './remoteAnswer.ts';
 import { tableEvents } from './tableEvents.ts';
+import { timesCount, timesVoid } from './tableTrouble.ts';
 import type { TableOptions } from './tableOptions.ts';
 import { useMovedScreen } from './useMovedScreen.ts';
 import { typedText, typedTimes, type TypedAnswer } from './typedAnswer.ts';
@@ -153,6 +154,7 @@ export function useTurns(
         way,
         ...(hidden === 'result' ? {} : { hidden }),
       };
+      if (answer.latencyMs !== null && !answer.voided) timesCount();
       const usedMs = usedAt(performance.now());
       go(
         [{ kind: 'answered', answer, usedMs }],
@@ -208,7 +210,9 @@ export function useTurns(
   useEffect(() => {
     if (!asking) return;
     const watch = watchFrames(() => {
-      if (!elsewhere) now.current.spoiled = true;
+      if (elsewhere) return;
+      now.current.spoiled = true;
+      if (!untimed && now.current.state.calmFrom === null) timesVoid();
     });
     const hide = () => {
       if (document.visibilityState === 'hidden') pause('hidden');
@@ -218,7 +222,7 @@ export function useTurns(
       watch.stop();
       document.removeEventListener('visibilitychange', hide);
     };
-  }, [asking, elsewhere, pause]);
+  }, [asking, elsewhere, pause, untimed]);
 
   const last = () => now.current.state.answers.at(-1);
   const amend = (event: Extract<TurnsEvent, { kind: 'marked' | 'said' }>) => {

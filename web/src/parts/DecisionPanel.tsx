@@ -1,9 +1,11 @@
 import Button from '@mui/material/Button';
-import { factListText, type Verdict } from '@veldrift/core';
+import { factListText, settledDays, type Verdict } from '@veldrift/core';
+import { useState } from 'react';
 import { findSet } from '../app/book.ts';
 import type { DecideInput, Proposal, Pupil } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { api } from '../app/api.ts';
+import { dateText } from '../app/format.ts';
 import { Otherwise } from './Otherwise.tsx';
 import { otherSet, otherwiseDraft } from './otherwiseDraft.ts';
 import { Reasons } from './Reasons.tsx';
@@ -38,6 +40,32 @@ export function DecisionPanel({
     key: ['proposalAnswers', pupil.id, proposal.evidenceMark],
     fetch: (of: 'facts' | 'checks') => api.answersOfProposal(pupil.id, of),
   };
+  const [again, setAgain] = useState(false);
+  const { settled } = proposal;
+  if (settled && !again)
+    return (
+      <section className="decision settled" aria-labelledby="decision-title">
+        <h2 id="decision-title">Decided: stay on {nameOf(proposal.setId)}</h2>
+        <p>
+          {dateText(settled.at)}, {settled.by}
+          {settled.reason === '' ? '.' : `: \u201c${settled.reason}\u201d`}
+        </p>
+        <p className="quiet">
+          It is asked again when new answers change what the school says, or after {settledDays} days.
+        </p>
+        <details open={!brief}>
+          <summary>
+            <h3>What the school says</h3>
+          </summary>
+          <Reasons reasons={decision.reasons} school={pupil.school} answers={source} />
+        </details>
+        <div className="actions">
+          <Button variant="outlined" onClick={() => setAgain(true)}>
+            Decide again
+          </Button>
+        </div>
+      </section>
+    );
   return (
     <section className={`decision ${decision.verdict}`} aria-labelledby="decision-title">
       <h2 id="decision-title">{headline(decision.verdict, proposal, pupil)}</h2>

@@ -1,5 +1,5 @@
 import { captureWayNames, captureWays, type CaptureWay } from '@veldrift/core';
-import type { Data, Layout, PlotMouseEvent, PlotlyHTMLElement, Shape } from 'plotly.js-cartesian-dist-min';
+import type { Data, Layout, PlotMouseEvent, Shape } from 'plotly.js-cartesian-dist-min';
 import { useEffect, useRef, useState } from 'react';
 import { useSettings } from '../app/settings.ts';
 import { tokens } from '../app/tokens.ts';
@@ -54,7 +54,7 @@ export function RateChart({ points, moves, aim, line = null, log = false, height
     import('plotly.js-cartesian-dist-min').then(
       async (plotly) => {
         if (gone) return;
-        const element = (await plotly.newPlot(
+        const element = await plotly.newPlot(
           node,
           traces(points, tokens[theme].river),
           layout({ points, moves, aim, line, log, height }, tokens[theme]),
@@ -62,7 +62,7 @@ export function RateChart({ points, moves, aim, line = null, log = false, height
             displayModeBar: false,
             responsive: true,
           },
-        )) as unknown as PlotlyHTMLElement;
+        );
         element.on('plotly_click', (event: PlotMouseEvent) => {
           const id = event.points[0]?.customdata;
           if (typeof id === 'string') open.current(id);

@@ -10,6 +10,7 @@ const pupil = (over: Partial<Pupil>): Pupil =>
     lastCheckAt: null,
     lastProbeAt: null,
     passed: [],
+    tried: {},
     policy: {},
     roomPolicy: {},
     verdict: null,
@@ -36,9 +37,13 @@ describe('the day', () => {
     );
     expect(day.map((one) => one.pupil.name)).toEqual(['Ilse', 'Yusuf', 'Bram']);
   });
-  it('names what is due: the first check, the weekly minute, a decision', () => {
+  it('names what is due: a placement, the first check, the weekly minute, a decision', () => {
     const dues = (over: Partial<Pupil>) => duesOf(pupil(over), tuesday, 'UTC');
-    expect(dues({})).toEqual(['first check']);
+    // Of whom nothing is known is placed before anything is checked.
+    expect(dues({})).toEqual(['to be placed']);
+    expect(dues({ tried: { '7x8': { state: 'untried', evidence: 0, dueDay: null } } })).toEqual([
+      'first check',
+    ]);
     expect(dues({ lastCheckAt: '2026-11-17T10:00:00Z' })).toEqual(['minute due']);
     // A check moved by a day does not slip by a week; one of five days ago is not due yet.
     expect(dues({ lastCheckAt: '2026-11-18T10:00:00Z' })).toEqual(['minute due']);

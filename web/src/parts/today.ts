@@ -56,8 +56,14 @@ export function probeDue(pupil: Pick<Pupil, 'lastProbeAt'>, now: Date, timeZone:
   return pupil.lastProbeAt !== null && day(now.toISOString()) - day(pupil.lastProbeAt) >= probeEveryDays;
 }
 
+/** Whether nothing is on record of a pupil yet: the set they are on is a guess. */
+export function isUnknown(pupil: Pick<Pupil, 'tried' | 'lastCheckAt' | 'passed'>): boolean {
+  return Object.keys(pupil.tried).length === 0 && pupil.lastCheckAt === null && pupil.passed.length === 0;
+}
+
 /** What waits on a pupil today, as short words. */
 export function duesOf(pupil: Pupil, now: Date, timeZone: string): string[] {
+  if (isUnknown(pupil)) return ['to be placed'];
   return [
     ...(checkDue(pupil, now, timeZone) ? [pupil.lastCheckAt === null ? 'first check' : 'minute due'] : []),
     ...(pupil.verdict === 'advance' ? ['ready to move on'] : []),

@@ -11,6 +11,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, ApiError } from '../app/api.ts';
 import { dropDraft } from '../app/draft.ts';
+import { forgetWritten } from '../app/leaveDevice.ts';
 import { pupilsQuery } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 
@@ -34,10 +35,11 @@ export function DeletePupil({
     try {
       await api.deletePupil(pupil.id, typed);
       dropDraft(draft);
+      forgetWritten(pupil.id);
       client.setQueryData(pupilsQuery.queryKey, (list) => list?.filter((one) => one.id !== pupil.id));
       // Nothing of the child stays on this device either.
       await outbox.forgetPupil(pupil.id);
-      for (const key of ['pupil', 'review', 'answers', 'proposalAnswers', 'decisionAnswers'])
+      for (const key of ['pupil', 'pupilGames', 'review', 'answers', 'proposalAnswers', 'decisionAnswers'])
         client.removeQueries({ queryKey: [key] });
       enqueueSnackbar(`${pupil.name} is deleted for good.`);
       await navigate('/pupils', { replace: true });

@@ -1,14 +1,13 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { standardSchemaResolver } from '@hookform/resolvers/standard-schema';
-import { useQueryClient } from '@tanstack/react-query';
 import { firstRoomSchema, type FirstRoom as FirstRoomInput } from '@veldrift/wire';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { useForm } from 'react-hook-form';
-import { useNavigate } from 'react-router';
-import { api, ApiError } from '../app/api.ts';
+import { api } from '../app/api.ts';
 import { dropDraft, keepDraft, readDraft } from '../app/draft.ts';
-import { meQuery } from '../app/queries.ts';
+import { accountFields } from './account/accountFields.ts';
+import { useComeIn } from './account/useComeIn.ts';
 import { Doorway } from './Doorway.tsx';
 
 const fields = [
@@ -19,21 +18,7 @@ const fields = [
     type: 'text',
     complete: 'off',
   },
-  { name: 'name', label: 'Your name', hint: 'As your pupils know you.', type: 'text', complete: 'name' },
-  {
-    name: 'email',
-    label: 'E-mail address',
-    hint: 'You sign in with it. Nothing is sent to it.',
-    type: 'email',
-    complete: 'username',
-  },
-  {
-    name: 'password',
-    label: 'Password',
-    hint: 'At least 10 characters.',
-    type: 'password',
-    complete: 'new-password',
-  },
+  ...accountFields,
 ] as const;
 
 const draft = 'first-room';
@@ -41,10 +26,7 @@ type Draft = Partial<Pick<FirstRoomInput, 'room' | 'name' | 'email'>>;
 
 /** The first visitor of an empty house makes the first account and room. */
 export function FirstRoom() {
-  const client = useQueryClient();
-  const navigate = useNavigate();
-  const [trouble, setTrouble] = useState<string>();
-  const { register, handleSubmit, watch, formState } = useForm<FirstRoomInput>({
+  const { register, handleSubmit, watch, formState, setError } = useForm<FirstRoomInput>({
     resolver: standardSchemaResolver(firstRoomSchema),
     defaultValues: {
       room: '',
@@ -60,20 +42,14 @@ export function FirstRoom() {
     const subscription = watch(({ room, name, email }) => keepDraft(draft, { room, name, email }));
     return () => subscription.unsubscribe();
   }, [watch]);
-  const make = handleSubmit(async (input) => {
-    setTrouble(undefined);
-    try {
-      await api.firstRoom(input);
-      dropDraft(draft);
-      client.setQueryData(meQuery.queryKey, await api.me());
-      await navigate('/', { replace: true });
-    } catch (error) {
-      setTrouble(error instanceof ApiError ? error.problem.message : 'Something failed; try again.');
-    }
-  });
+  const make = async (input: FirstRoomInput) => {
+    await api.firstRoom(input);
+    dropDraft(draft);
+  };
+  const { comeIn, trouble } = useComeIn<FirstRoomInput>(make, setError);
   return (
     <Doorway title="Make the first room">
-      <form onSubmit={(event) => void make(event)} noValidate style={{ display: 'grid', gap: 14 }}>
+      <form onSubmit={(event) => void handleSubmit(comeIn)(event)} noValidate className="doorway-form">
         {fields.map((field, at) => (
           <TextField
             key={field.name}
@@ -87,7 +63,7 @@ export function FirstRoom() {
           />
         ))}
         {trouble && (
-          <p role="alert" style={{ color: 'var(--clay)' }}>
+          <p role="alert" className="clay">
             {trouble}
           </p>
         )}

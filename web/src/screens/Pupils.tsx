@@ -119,7 +119,10 @@ export function Pupils() {
       </div>
       {data.length === 0 ? (
         <Empty title="No pupils yet">
-          <p>Add one with initials or a first name. Then give the first check: it takes a minute.</p>
+          <p>
+            Add one with initials or a first name. A placement then finds the set to begin with; the first
+            check takes a minute.
+          </p>
         </Empty>
       ) : found.length === 0 ? (
         <p role="status">No pupil, operation or set is called &ldquo;{search}&rdquo;.</p>

@@ -5,6 +5,7 @@ import { calibrationAgeDays, calibrationLastsDays, tutorOverhead, voiceOverhead 
 import { Link } from 'react-router';
 import { dateText, fineMsText } from '../app/format.ts';
 import { useSession } from '../app/session.tsx';
+import { OwnAccount } from './account/OwnAccount.tsx';
 import { changeSettings, useSettings } from '../app/settings.ts';
 import type { ThemeName } from '../app/tokens.ts';
 
@@ -96,6 +97,7 @@ export function Settings() {
           Test and measure the microphone
         </Button>
       </section>
+      <OwnAccount />
       <section aria-labelledby="about" style={{ display: 'grid', gap: 10 }}>
         <h2 id="about">Children and their data</h2>
         <ul style={{ margin: 0, paddingLeft: 20, maxWidth: '66ch' }}>

@@ -1,44 +1,34 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useQueryClient } from '@tanstack/react-query';
 import { signInSchema, type SignIn as SignInInput } from '@veldrift/wire';
-import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { standardSchemaResolver } from '@hookform/resolvers/standard-schema';
-import { useLocation, useNavigate } from 'react-router';
-import { api, ApiError } from '../app/api.ts';
-import { forgetRoom, meQuery } from '../app/queries.ts';
+import { useLocation } from 'react-router';
+import { api } from '../app/api.ts';
+import { useComeIn } from './account/useComeIn.ts';
 import { Doorway } from './Doorway.tsx';
 
 /** Signing in, and signing in again after a sign-in has ended. */
 export function SignIn() {
-  const client = useQueryClient();
-  const navigate = useNavigate();
-  const location = useLocation();
-  const [trouble, setTrouble] = useState<string>();
-  const { register, handleSubmit, formState } = useForm<SignInInput>({
+  const state = useLocation().state as { readonly left?: string; readonly from?: string } | null;
+  const left = state?.left;
+  const { register, handleSubmit, formState, setError } = useForm<SignInInput>({
     resolver: standardSchemaResolver(signInSchema),
     defaultValues: { email: '', password: '' },
   });
-  const enter = handleSubmit(async (input) => {
-    setTrouble(undefined);
-    try {
-      await api.signIn(input);
-      const before = client.getQueryData(meQuery.queryKey);
-      const me = await api.me();
-      // Another person at the same device sees nothing of the one before.
-      if (before && before.userId !== me.userId) await forgetRoom();
-      client.setQueryData(meQuery.queryKey, me);
-      const from = (location.state as { from?: string } | null)?.from;
-      await navigate(from ?? '/', { replace: true });
-      await client.invalidateQueries();
-    } catch (error) {
-      setTrouble(error instanceof ApiError ? error.problem.message : 'Something failed; try again.');
-    }
-  });
+  const { comeIn, trouble } = useComeIn<SignInInput>(api.signIn, setError, state?.from);
   return (
     <Doorway title="Sign in">
-      <form onSubmit={(event) => void enter(event)} noValidate style={{ display: 'grid', gap: 18 }}>
+      {left !== undefined && (
+        <p role="status" className="notch">
+          {left}
+        </p>
+      )}
+      <form
+        onSubmit={(event) => void handleSubmit(comeIn)(event)}
+        noValidate
+        style={{ display: 'grid', gap: 18 }}
+      >
         <TextField
           label="E-mail address"
           type="email"

@@ -48,8 +48,8 @@ export function Today() {
       {data.length === 0 && (
         <Empty title="No pupils yet">
           <p>
-            Add a pupil with initials or a first name and the set to begin with. The first check takes a
-            minute.
+            Add a pupil with initials or a first name. A placement then finds the set to begin with, in three
+            or four minutes; the first check takes one.
           </p>
           <Button variant="contained" component={Link} to="/pupils/new">
             Add a pupil

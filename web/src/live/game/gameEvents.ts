@@ -32,27 +32,30 @@ export function gameEvents(row: GameRow) {
       nth: number,
       usedMs: number,
       ageOf: (answer: SeatAnswer) => number | null,
-    ): readonly TableEvent[] => [
-      {
-        ...tableHead,
-        seat: 'seat' in kept.move && kept.move.seat !== null ? kept.move.seat : 0,
-        id: kept.id,
-        kind: 'moveMade',
-        at: now(),
-        nth,
-        move: kept.move,
-        usedMs,
-      },
-      ...kept.answers.flatMap((one) => {
-        const events = eventsAt(one.seat);
-        const more = { lastKeyMs: one.lastKeyMs, calibrationAgeDays: ageOf(one), usedMs };
-        return events ? [events.answered(one.answer, more)] : [];
-      }),
-      ...kept.tallies.flatMap(({ seat, id }): TableEvent[] => {
-        const head = headOf(seat);
-        return head ? [{ ...head, id, kind: 'instantCounted', at: now() }] : [];
-      }),
-    ],
+    ): readonly TableEvent[] => {
+      const move = { tableId: row.playId, nth, id: kept.id };
+      return [
+        {
+          ...tableHead,
+          seat: 'seat' in kept.move && kept.move.seat !== null ? kept.move.seat : 0,
+          id: kept.id,
+          kind: 'moveMade',
+          at: now(),
+          nth,
+          move: kept.move,
+          usedMs,
+        },
+        ...kept.answers.flatMap((one) => {
+          const events = eventsAt(one.seat);
+          const more = { lastKeyMs: one.lastKeyMs, calibrationAgeDays: ageOf(one), usedMs, move };
+          return events ? [events.answered(one.answer, more)] : [];
+        }),
+        ...kept.tallies.flatMap(({ seat, id }): TableEvent[] => {
+          const head = headOf(seat);
+          return head ? [{ ...head, id, kind: 'instantCounted', at: now(), move }] : [];
+        }),
+      ];
+    },
     undone: (kept: KeptMove): readonly TableEvent[] => [
       retract({ ...tableHead, seat: 0 }, kept.id),
       ...[...kept.answers.map(({ seat, answer }) => ({ seat, id: answer.id })), ...kept.tallies].flatMap(

@@ -81,14 +81,14 @@ export function dealOf(
     game: {
       tableId,
       pupilIds: seats.map(({ pupil }) => pupil?.id ?? null),
+      grownUps: seats.map(({ pupil, name }) => (pupil ? null : name)),
       plan: {
         ...plan,
         rules: plan.rules as object,
-        packs: plan.packs as unknown as NonNullable<GameDealPlan['packs']> | null,
+        packs: plan.packs,
         adults: [...plan.adults],
         roles: [...plan.roles],
       },
     },
   };
 }
-type GameDealPlan = NonNullable<Deal['game']>['plan'];

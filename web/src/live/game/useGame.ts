@@ -11,11 +11,12 @@ import {
   type OpenGame,
 } from '@veldrift/core/games';
 import type { Me } from '@veldrift/wire';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { GameRow, GameTableState, KeptMove, SeatAnswer } from '../../app/deviceDb.ts';
 import type { Outbox } from '../outbox.ts';
 import type { TypedAnswer } from '../typedAnswer.ts';
+import { timesCount } from '../tableTrouble.ts';
 import { usePaintClock } from '../usePaintClock.ts';
 import { tableAnswers } from './gameAnswers.ts';
 import { calmMove } from './calmMove.ts';
@@ -85,11 +86,13 @@ export function useGame(
     ),
   );
   const { game, play } = taken;
+  const asking = useRef(false);
   const kept = useTableState(
     row,
     { state: taken.state, moves: row.moves.slice(0, taken.made), table: row.state, noted: row.noted ?? [] },
     outbox,
     elsewhere,
+    useCallback(() => asking.current, []),
   );
   const { read, touch, now, showing, put, turnTable, usedMs, pause } = kept;
   const operations = game.operations(play.rules);
@@ -99,6 +102,9 @@ export function useGame(
   const playing = table.status === 'playing';
   const need = useMemo(() => needOf(game, play, state), [game, play, state]);
   const asks = need.kind === 'say' || need.kind === 'claim';
+  useEffect(() => {
+    asking.current = asks && row.plan.mode !== 'loose';
+  }, [asks, row.plan.mode]);
   const promptId = `${row.playId.slice(-6)}-${moves.length}-${showing}`;
   const called = row.plan.mode === 'called';
   const clock = usePaintClock(playing && asks && !called && !elsewhere ? promptId : undefined);
@@ -122,6 +128,7 @@ export function useGame(
         answers: [...before.noted, ...seatAnswers(row, me, shown, pressed, byStep)],
         tallies: took !== null && row.seats[took]?.pupil ? [{ seat: took, id: uuid() }] : [],
       };
+      if (kept.answers.some(({ answer }) => answer.latencyMs !== null && !answer.voided)) timesCount();
       const used = usedMs();
       // Only a card turned at the tutor's key begins a time: dice and squares were seen before they were typed or tapped.
       touch({ claimed: undefined, turnedAt: move.kind === 'go' ? at : undefined });

@@ -6,6 +6,7 @@ import type { GameRow, GameTableState, KeptMove, SeatAnswer } from '../../app/de
 import { watchFrames } from '../frameWatch.ts';
 import type { Outbox } from '../outbox.ts';
 import { useMovedScreen } from '../useMovedScreen.ts';
+import { timesVoid } from '../tableTrouble.ts';
 import { usePlayKeeper } from '../usePlayKeeper.ts';
 
 /** A table as it stands: the game's state, its moves, and whether it is played. */
@@ -18,7 +19,14 @@ export interface TableNow {
 }
 
 /** Keeps a game's table: what is in force, its time under way, pauses; on disk as it changes, with what is to be sent. */
-export function useTableState(row: GameRow, first: TableNow, outbox: Outbox, elsewhere: boolean) {
+export function useTableState(
+  row: GameRow,
+  first: TableNow,
+  outbox: Outbox,
+  elsewhere: boolean,
+  /** Whether the clock of something asked runs now. */
+  timing: () => boolean,
+) {
   const [now, setNow] = useState(first);
   const [showing, setShowing] = useState(0);
   const live = useRef({
@@ -89,7 +97,9 @@ export function useTableState(row: GameRow, first: TableNow, outbox: Outbox, els
   useEffect(() => {
     if (!playing) return;
     const watch = watchFrames(() => {
-      if (!elsewhere) live.current.spoiled = true;
+      if (elsewhere) return;
+      live.current.spoiled = true;
+      if (timing() && !live.current.table.calm) timesVoid();
     });
     const hide = () => {
       if (document.visibilityState === 'hidden' && !elsewhere) pause('hidden');
@@ -99,7 +109,7 @@ export function useTableState(row: GameRow, first: TableNow, outbox: Outbox, els
       watch.stop();
       document.removeEventListener('visibilitychange', hide);
     };
-  }, [elsewhere, pause, playing]);
+  }, [elsewhere, pause, playing, timing]);
 
   /** Changes what is not shown. */
   const touch = useCallback(

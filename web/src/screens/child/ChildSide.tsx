@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { factKeyText } from '@veldrift/core';
-import type { ChildShow, ChildTells } from '@veldrift/wire';
+import { codeDigits, codeText, type ChildShow, type ChildTells } from '@veldrift/wire';
 import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, ApiError } from '../../app/api.ts';
@@ -43,7 +43,8 @@ function Join({ onJoined }: { readonly onJoined: () => void }) {
   const [trouble, setTrouble] = useState('');
   const [busy, setBusy] = useState(false);
   const join = async () => {
-    if (!/^\d{6}$/.test(code)) return setTrouble('The code is six digits; the tutor\u2019s screen shows it.');
+    if (code.length !== codeDigits)
+      return setTrouble(`The code is ${codeDigits} figures; the tutor\u2019s screen shows it.`);
     setBusy(true);
     setTrouble('');
     try {
@@ -65,9 +66,9 @@ function Join({ onJoined }: { readonly onJoined: () => void }) {
         }}
       >
         <TextField
-          label="Six digits"
-          value={code}
-          onChange={(event) => setCode(event.target.value.replace(/\D/g, '').slice(0, 6))}
+          label="Eight figures"
+          value={codeText(code)}
+          onChange={(event) => setCode(event.target.value.replace(/\D/g, '').slice(0, codeDigits))}
           error={trouble !== ''}
           helperText={trouble || ' '}
           autoFocus

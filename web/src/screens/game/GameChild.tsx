@@ -1,4 +1,4 @@
-import { operationNames, type Aid, type Operation } from '@veldrift/core';
+import { operationNames, type Operation } from '@veldrift/core';
 import { GameError, moveTrouble, openPlan, type GameState } from '@veldrift/core/games';
 import type { ChildShow, ChildTells } from '@veldrift/wire';
 import { useMemo, useState } from 'react';
@@ -111,7 +111,7 @@ export function GameChild({
         return trouble;
       }}
       onClaim={claim}
-      shelf={show.aid && fact !== null ? <AidFor aid={show.aid as Aid} fact={fact} /> : null}
+      shelf={show.aid && fact !== null ? <AidFor aid={show.aid} fact={fact} /> : null}
     />
   );
 }

@@ -3,6 +3,7 @@ import { changeSettings, useSettings } from '../../app/settings.ts';
 import type { ChildScreen } from '../../live/child/useChildScreen.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { ChildScreenKey } from '../table/ChildScreenKey.tsx';
+import { TroubleLine } from '../table/TroubleLine.tsx';
 
 interface StripProps {
   readonly title: string;
@@ -35,7 +36,9 @@ export function GameStrip(props: StripProps) {
     <section className="strip" aria-label="Judging">
       <div className="strip-say">
         <p>
-          <strong>{props.title}</strong> · {props.names.join(', ')}
+          <TroubleLine>
+            <strong>{props.title}</strong> · {props.names.join(', ')}
+          </TroubleLine>
           <br />
           <span className="strip-says" aria-live="polite">
             {props.says}

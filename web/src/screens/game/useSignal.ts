@@ -19,7 +19,7 @@ export function useSignal(game: LiveGame, playing: boolean) {
   });
   const give = useCallback(() => {
     const { play, state, make } = live.current;
-    const next = nextSignal(play as never as Parameters<typeof nextSignal>[0], state as FirstVoiceState);
+    const next = nextSignal(play as never, state as FirstVoiceState);
     if (!next || make({ kind: 'signal', operation: next.operation }, performance.now()) !== null) return;
     setDue(false);
     setFrozen(next.operation);
@@ -32,7 +32,7 @@ export function useSignal(game: LiveGame, playing: boolean) {
   useEffect(() => {
     if (!playing || kind !== 'table') return;
     const { play, state } = live.current;
-    const next = nextSignal(play as never as Parameters<typeof nextSignal>[0], state as FirstVoiceState);
+    const next = nextSignal(play as never, state as FirstVoiceState);
     if (!next) return;
     const handle = setTimeout(() => setDue(true), next.afterMs);
     return () => clearTimeout(handle);

@@ -24,7 +24,7 @@ export function Decisions({ page }: { readonly page: PupilPage }) {
                 {dateText(decision.at)}, {decision.by}
               </span>
             </p>
-            {decision.outcome === 'otherwise' && (
+            {decision.outcome === 'otherwise' && decision.otherReason !== '' && (
               <p style={{ overflowWrap: 'anywhere' }}>
                 Decided otherwise: &ldquo;{decision.otherReason}&rdquo;
               </p>
@@ -49,7 +49,9 @@ export function Decisions({ page }: { readonly page: PupilPage }) {
 
 function headline(decision: KeptDecision): string {
   const to = findSet(decision.toSetId)?.name ?? decision.toSetId;
-  if (decision.about === 'placement') return `Placed on ${to}`;
+  if (decision.about === 'placement') return `Placed on ${to}${decision.undone ? ', taken back' : ''}`;
+  if (decision.about === 'undo') return `Placement taken back: on ${to} again`;
+  if (decision.about === 'form') return `Changed in the form: ${formChange(decision, to)}`;
   if (decision.about === 'retention')
     return `${decision.verdict === 'review' ? 'To review' : 'Held'}: ${findSet(decision.setId)?.name}; on with ${to}`;
   if (decision.about === 'step' && decision.game) {
@@ -60,8 +62,20 @@ function headline(decision: KeptDecision): string {
   return decision.toSetId === decision.setId ? `Stay on ${to}` : `${findSet(decision.setId)?.name} → ${to}`;
 }
 
+function formChange(decision: KeptDecision, to: string): string {
+  const name = (school: string) => schoolNames[school as School] ?? school;
+  return [
+    ...(decision.toSetId === decision.setId
+      ? []
+      : [`${findSet(decision.setId)?.name ?? decision.setId} \u2192 ${to}`]),
+    ...(decision.toSchool === null || decision.toSchool === decision.school
+      ? []
+      : [`school ${name(decision.school)} \u2192 ${name(decision.toSchool)}`]),
+  ].join(', ');
+}
+
 function saidBy({ about, school }: KeptDecision): string {
-  if (about === 'placement') return 'What the placement said';
+  if (about === 'undo' || about === 'placement') return 'What the placement said';
   if (about === 'retention') return 'What the look back said';
   if (about === 'step') return 'What the rules of steps said';
   return `What ${schoolNames[school as School] ?? school} said`;

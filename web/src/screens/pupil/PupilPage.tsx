@@ -4,7 +4,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useQuery } from '@tanstack/react-query';
 import { displaySigns, operationNames, operations, type FactKey, type Operation } from '@veldrift/core';
 import { findPathway, findSet, placeOfSet } from '../../app/book.ts';
-import type { PupilPage as Page } from '@veldrift/wire';
+import type { Pupil, PupilPage as Page } from '@veldrift/wire';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, ApiError } from '../../app/api.ts';
@@ -114,7 +114,11 @@ function Body({ page }: { readonly page: Page }) {
           <MapLegend operation={operation} facts={facts} onOpen={setOpen} />
         </section>
         <div className="pupil-side">
-          <DecisionPanel pupil={pupil} proposal={page.proposal} playId={null} brief />
+          {page.plays.length === 0 ? (
+            <NothingYet pupil={pupil} />
+          ) : (
+            <DecisionPanel pupil={pupil} proposal={page.proposal} playId={null} brief />
+          )}
           <Rates page={page} />
         </div>
         <PathwayPlace page={page} onOpen={setOpen} />
@@ -136,5 +140,23 @@ function Body({ page }: { readonly page: Page }) {
         />
       )}
     </>
+  );
+}
+
+/** Before the first answer there is nothing to decide: what finds out where to begin. */
+function NothingYet({ pupil }: { readonly pupil: Pupil }) {
+  return (
+    <section className="decision" aria-labelledby="nothing-title">
+      <h2 id="nothing-title">Nothing to decide yet</h2>
+      <p>
+        {pupil.name} has answered nothing so far, so the set is a guess. A placement finds the one to begin
+        with, in three or four minutes.
+      </p>
+      <div className="actions">
+        <Button variant="contained" component={Link} to={`/table/new/${pupil.id}?what=placement`}>
+          Place {pupil.name}
+        </Button>
+      </div>
+    </section>
   );
 }

@@ -26,6 +26,10 @@ import { useSession } from '../../app/session.tsx';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { RateChart } from '../../parts/RateChart.tsx';
 
+/** A play with a rate: one cut off early has none, and is no check. */
+type RatedPlay = Play & { readonly summary: { readonly rightPerMinute: number } };
+const isRated = (play: Play): play is RatedPlay => play.summary.rightPerMinute !== null;
+
 /** Checks over time, the aim and its line, and the trend of those of one kind; the constant probe carries the long line. */
 export function Rates({ page }: { readonly page: PupilPage }) {
   const { me } = useSession();
@@ -33,7 +37,10 @@ export function Rates({ page }: { readonly page: PupilPage }) {
   const [kindShown, setKindShown] = useState<'check' | 'mixed' | 'probe'>('check');
   const [log, setLog] = useState(false);
   const ended = useMemo(
-    () => page.plays.filter((play) => isCheck(play.purpose) && play.endedAt !== null && !play.calm),
+    () =>
+      page.plays
+        .filter(isRated)
+        .filter((play) => isCheck(play.purpose) && play.endedAt !== null && !play.calm),
     [page.plays],
   );
   const kinds = checkKinds.filter(([one]) => one === 'check' || ended.some((play) => play.purpose === one));
@@ -142,7 +149,7 @@ function LineSays({
   readonly days: readonly TrendPoint[];
   readonly run: number;
   readonly aimBy: string;
-  readonly plays: readonly Play[];
+  readonly plays: readonly RatedPlay[];
 }) {
   const found = readAimLine(line, days, run);
   const says = {
@@ -170,7 +177,7 @@ function LineSays({
   );
 }
 
-function TrendLine({ plays, timeZone }: { readonly plays: readonly Play[]; readonly timeZone: string }) {
+function TrendLine({ plays, timeZone }: { readonly plays: readonly RatedPlay[]; readonly timeZone: string }) {
   if (plays.length < trendNeeds) {
     return (
       <p className="quiet">
@@ -214,7 +221,7 @@ function TrendLine({ plays, timeZone }: { readonly plays: readonly Play[]; reado
 }
 
 /** Growth as a factor a week, with its interval. */
-function GrowthFactor({ growth, plays }: { readonly growth: Growth; readonly plays: readonly Play[] }) {
+function GrowthFactor({ growth, plays }: { readonly growth: Growth; readonly plays: readonly RatedPlay[] }) {
   const factor = (value: number) => value.toFixed(2);
   return (
     <Explained
@@ -234,7 +241,7 @@ function GrowthFactor({ growth, plays }: { readonly growth: Growth; readonly pla
   );
 }
 
-function CheckTable({ plays }: { readonly plays: readonly Play[] }) {
+function CheckTable({ plays }: { readonly plays: readonly RatedPlay[] }) {
   return (
     <table className="rates-table">
       <thead>

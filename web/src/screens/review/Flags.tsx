@@ -6,14 +6,14 @@ import type { LocalReview } from './localReview.ts';
 /** What limits what can be concluded from this minute. */
 export function Flags({ page }: { readonly page: ReviewPage | LocalReview }) {
   const { play, answers } = page;
+  const scaled =
+    play.summary.rightPerMinute === null ? 'there is no rate' : 'the count is scaled to the time used';
   const sentences = [
     ...(play.endReason === 'closed' && isMinute(play.purpose)
-      ? [
-          'It was interrupted for more than ten minutes and closed; the count is scaled to the time used, and no decision hangs on it.',
-        ]
+      ? [`It was interrupted for more than ten minutes and closed; ${scaled}, and no decision hangs on it.`]
       : []),
     ...(play.endReason === 'tutor' && !play.calm && isMinute(play.purpose)
-      ? ['It was ended before its time; the count is scaled to the time used, and no decision hangs on it.']
+      ? [`It was ended before its time; ${scaled}, and no decision hangs on it.`]
       : []),
     ...(play.calm ? ['The table was turned calm; no decision hangs on it.'] : []),
     ...(play.interrupted && play.endReason === 'time'

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { countText, type GamePlan, type Verdict } from '@veldrift/core';
 import { findGame, GameError, playMove, resumePlan, type AnyGame } from '@veldrift/core/games';
-import type { GameReview, KeptDecision, ReviewPage, StepInput } from '@veldrift/wire';
+import type { GameDeal, GameReview, KeptDecision, ReviewPage, StepInput } from '@veldrift/wire';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { api } from '../../app/api.ts';
@@ -20,7 +20,7 @@ export function GameSays({ page }: { readonly page: ReviewPage | LocalReview }) 
   return (
     <section className="decision" aria-labelledby="game-title">
       <h2 id="game-title">{game?.name ?? play.title}</h2>
-      {kept && plan && <HowItWent kept={kept} plan={plan} seats={play.deal?.game?.pupilIds ?? []} />}
+      {kept && plan && <HowItWent kept={kept} plan={plan} names={seatNames(kept, play.deal?.game)} />}
       {kept && kept.table.length > 1 && (
         <p>
           At the table too:{' '}
@@ -56,17 +56,27 @@ export function GameSays({ page }: { readonly page: ReviewPage | LocalReview }) 
   );
 }
 
+/** Who sat where, as the table called them. */
+function seatNames(kept: GameReview, deal: GameDeal | undefined): string[] {
+  return (deal?.pupilIds ?? []).map(
+    (id, at) =>
+      kept.table.find((one) => one.seat === at)?.name ??
+      deal?.grownUps?.[at] ??
+      // Games of before that was kept; and a pupil deleted since.
+      (id === null && deal?.plan.adults.includes(at) ? 'The tutor' : 'Somebody'),
+  );
+}
+
 /** How it ended, by replaying its moves; and every move as it was told at the table. */
 function HowItWent({
   kept,
   plan,
-  seats,
+  names,
 }: {
   readonly kept: GameReview;
   readonly plan: GamePlan;
-  readonly seats: readonly (string | null)[];
+  readonly names: readonly string[];
 }) {
-  const names = seats.map((_, at) => kept.table.find((one) => one.seat === at)?.name ?? 'the grown-up');
   const told = tellMoves(
     plan,
     kept.moves.map((one) => one.move),

@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { ApiError } from '../../app/api.ts';
 import { deviceDb, isGame, rowOfPlay, type PlayRow } from '../../app/deviceDb.ts';
 import type { Pupil } from '@veldrift/wire';
-import { pupilsQuery, reviewQuery } from '../../app/queries.ts';
+import { pupilsQuery, queryClient, reviewQuery } from '../../app/queries.ts';
 import { useOutboxState } from '../../app/session.tsx';
 import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
 import { localReview } from './localReview.ts';
@@ -38,9 +38,14 @@ export function Review() {
   }, [playId]);
   const { refetch } = review;
   const waiting = outbox.waiting > 0;
+  const waited = useRef(waiting);
   useEffect(() => {
-    if (!waiting) void refetch();
-  }, [refetch, waiting]);
+    // What was asked before the server had it all is not waited for: a refetch would join it, and its answer would stand.
+    if (waited.current && !waiting)
+      void queryClient.cancelQueries({ queryKey: reviewQuery(playId).queryKey }).then(() => refetch());
+    else if (!waiting) void refetch();
+    waited.current = waiting;
+  }, [refetch, waiting, playId]);
 
   const sits = row && pupilAt(row, playId);
   const pupil = pupils.data?.find((one) => one.id === sits?.id) ?? sits;

@@ -5,7 +5,9 @@ import {
   classifyAnswer,
   isCaptureWay,
   isMinute,
+  countText,
   isRight,
+  leastCheckMs,
   numberText,
   purposeNames,
   type AnswerClass,
@@ -76,6 +78,12 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
           <div className="figures">
             {!isMinute(play.purpose) ? (
               <TurnFigures page={page} right={right} wrong={wrong} timed={timed} />
+            ) : summary.rightPerMinute === null ? (
+              <p>
+                Ended after {used}: under {leastCheckMs / 1000} s says nothing of a minute, so there is no
+                rate and it is no check. Its {countText(answers.length, 'answer')}{' '}
+                {answers.length === 1 ? 'is' : 'are'} kept.
+              </p>
             ) : play.calm ? (
               <p>Turned calm: nothing was counted after that.</p>
             ) : (
@@ -228,10 +236,10 @@ function TurnFigures({
         answers={timed}
       />
       <Figure
-        value={numberText(play.summary.usedMs / 60_000)}
+        value={numberText(play.practiceMs / 60_000)}
         unit="minutes"
         title="Time"
-        how="From the first prompt to the end, pauses left out. It counts towards the minutes of the week."
+        how="The time between one thing that happened and the next, each counted at most a minute: what stands still is not practice. It counts towards the minutes of the week."
       />
     </>
   );

@@ -28,10 +28,13 @@ export function TutorsWord({ page, of, accept, toSetId }: Props) {
   });
   if (ended)
     return (
-      <p>
-        {ended.by} {ended.outcome === 'accepted' ? 'accepted' : 'decided otherwise'}; on with{' '}
-        <strong>{nameOf(ended.toSetId)}</strong>.{ended.otherReason && ` \u201c${ended.otherReason}\u201d`}
-      </p>
+      <>
+        <p>
+          {ended.by} {ended.outcome === 'accepted' ? 'accepted' : 'decided otherwise'}; on with{' '}
+          <strong>{nameOf(ended.toSetId)}</strong>.{ended.otherReason && ` \u201c${ended.otherReason}\u201d`}
+        </p>
+        {page.mayUndo && <Undo pupilId={pupil.id} decisionId={ended.id} backTo={ended.setId} />}
+      </>
     );
   if (page.proposal === null)
     return <p className="quiet">It can be accepted when the answers have reached the server.</p>;
@@ -62,6 +65,38 @@ export function TutorsWord({ page, of, accept, toSetId }: Props) {
           onDecide={(to, reason) => say({ outcome: 'otherwise', toSetId: to, reason })}
           onClose={() => setOtherwise(false)}
         />
+      )}
+    </>
+  );
+}
+
+/** Takes a placement back, for the rest of its visit. */
+function Undo({
+  pupilId,
+  decisionId,
+  backTo,
+}: {
+  readonly pupilId: string;
+  readonly decisionId: string;
+  readonly backTo: string;
+}) {
+  const { say, pending, trouble } = useWord({
+    send: (id: string) => api.undoDecision(pupilId, decisionId, id),
+    draftName: otherwiseDraft(pupilId),
+    says: (kept) => `Taken back: on ${nameOf(kept.toSetId)} again.`,
+  });
+  return (
+    <>
+      <p className="quiet">It can be taken back until this visit is over.</p>
+      <div className="actions">
+        <Button variant="outlined" disabled={pending} onClick={() => say(uuid())}>
+          Take it back: on {nameOf(backTo)} again
+        </Button>
+      </div>
+      {trouble && (
+        <p role="alert" className="clay">
+          {trouble}
+        </p>
       )}
     </>
   );

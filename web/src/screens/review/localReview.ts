@@ -3,6 +3,7 @@ import {
   isCheck,
   placementDecision,
   placementResult,
+  practiceMs,
   readPlacement,
   classifyAnswer,
   summariseMinute,
@@ -28,7 +29,7 @@ export function localReview(row: PlayRow, pupil: Pupil, playId: string = row.pla
   const all = isGame(row) ? answersAt(row, playId) : row.state.answers;
   const given = all.slice(earlier);
   const counted = calm ? given.filter((one) => one.latencyMs !== null || one.voided) : given;
-  const { timeMs, ...summary } = summariseMinute(counted, state.usedMs);
+  const { timeMs, ...summary } = summariseMinute(counted, state.usedMs, lengthOf(row));
   const kept = (answer: (typeof given)[number]): KeptAnswer => ({
     ...answer,
     pupilId: pupil.id,
@@ -52,13 +53,14 @@ export function localReview(row: PlayRow, pupil: Pupil, playId: string = row.pla
       tally: 0,
       startedAt: row.startedAt,
       endedAt: row.savedAt,
-      lengthMs: isTurns(row) || isGame(row) ? 0 : row.state.lengthMs,
+      lengthMs: lengthOf(row),
       limitMs: row.limitMs,
       endReason: state.endReason,
       calm,
       interrupted: state.interrupted,
       clockCorrected: false,
       summary: { ...summary, medianMs: timeMs?.median ?? null },
+      practiceMs: practiceMs([row.startedAt, row.savedAt, ...given.map((one) => one.at)].map(Date.parse)),
       counts: isCheck(row.purpose) && decides({ endReason: state.endReason, calm }),
     },
     pupil,
@@ -67,11 +69,15 @@ export function localReview(row: PlayRow, pupil: Pupil, playId: string = row.pla
     proposal: null,
     placing: placingOf(row),
     decision: null,
+    mayUndo: false,
     earlierSlips: [],
     earlierAnswers: all.slice(0, earlier).map(kept),
     game: isGame(row) ? gameOf(row) : null,
   };
 }
+
+/** The time set, ms; 0 where none is. */
+const lengthOf = (row: PlayRow): number => (isTurns(row) || isGame(row) ? 0 : row.state.lengthMs);
 
 /** A game's moves and who sat at it; what its step rules say waits for the server. */
 function gameOf(row: GameRow): GameReview {

@@ -1,7 +1,7 @@
 import { NavLink } from 'react-router';
 import { useSession } from '../../app/session.tsx';
 
-/** What belongs to the whole room: how it judges, and its pathways. */
+/** What belongs to the whole room: how it judges, its pathways, and who works in it. */
 export function RoomHead() {
   const { me } = useSession();
   return (
@@ -13,6 +13,7 @@ export function RoomHead() {
             Numbers of the schools
           </NavLink>
           <NavLink to="/room/pathways">Pathways</NavLink>
+          <NavLink to="/room/people">People</NavLink>
         </nav>
       </div>
     </div>

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { houseRulesQuery, pupilGamesQuery, pupilsQuery } from '../../app/queries.ts';
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
+import type { ChosenRules } from './chosenRules.ts';
 import { HouseRulesForm } from './HouseRulesForm.tsx';
 import { FactsItShows } from './FactsItShows.tsx';
 import { layOut, playersText, signsOf } from './gameWords.ts';
@@ -26,17 +27,14 @@ export function GamePage() {
   return <Page key={game.id} game={game} />;
 }
 
-/** What is chosen at a game: a step, or rules of the house. */
-export interface ChosenRules {
-  readonly step: number;
-  readonly house: { readonly id: string; readonly name: string; readonly rules: object } | null;
-}
-
 function Page({ game }: { readonly game: AnyGame }) {
   const [params] = useSearchParams();
   const pupils = useQuery(pupilsQuery);
   const houses = useQuery(houseRulesQuery);
-  const pupil = pupils.data?.find((one) => one.id === params.get('pupil')) ?? pupils.data?.[0];
+  const asked = params.get('pupil');
+  const named = pupils.data?.find((one) => one.id === asked);
+  // Whoever is asked for, or nobody: another child at the table would be another child's record.
+  const pupil = asked === null ? pupils.data?.[0] : named;
   const { data: played } = useQuery({ ...pupilGamesQuery(pupil?.id ?? ''), enabled: pupil !== undefined });
   const at = played?.find((one) => one.game === game.id);
   const [chosen, setChosen] = useState<ChosenRules | null>(null);
@@ -47,6 +45,17 @@ function Page({ game }: { readonly game: AnyGame }) {
     ) : (
       <Loading what="the game" />
     );
+  // A pupil added elsewhere is on the way.
+  if (asked !== null && !named)
+    return pupils.isFetching ? (
+      <Loading what="the pupil" />
+    ) : (
+      <Empty title="There is no such pupil in this room">
+        <Button variant="outlined" component={Link} to="/pupils">
+          See the pupils
+        </Button>
+      </Empty>
+    );
   // Not played yet: the first step that practises what the pupil is at.
   const firstStep = Math.max(
     0,
@@ -55,7 +64,9 @@ function Page({ game }: { readonly game: AnyGame }) {
   const now: ChosenRules = chosen ?? { step: at?.step ?? firstStep, house: null };
   const rules = now.house?.rules ?? game.steps[now.step]?.rules;
   const own = (houses.data ?? []).filter((one) => one.game === game.id);
-  const { aim, turn, ends, example } = game.told;
+  const { aim, turn, ends } = game.told;
+  // By the step chosen, so that its numbers and words are those that will be met.
+  const example = game.steps[now.step]?.example ?? game.told.example;
   return (
     <>
       <div className="work-head">
@@ -125,9 +136,10 @@ function Page({ game }: { readonly game: AnyGame }) {
           <Button variant="outlined" onClick={() => setMaking(true)}>
             {now.house ? 'Change these rules' : 'Make rules of the house'}
           </Button>
-          {pupil && <FactsItShows key={pupil.id} game={game} rules={rules} pupil={pupil} />}
         </section>
         <StartGame game={game} chosen={now} pupils={pupils.data} first={pupil} />
+        {/* After what is pressed to begin: it grows as it is counted, and would move that under the finger. */}
+        {pupil && <FactsItShows key={pupil.id} game={game} rules={rules} pupil={pupil} />}
       </div>
       {making && (
         <HouseRulesForm

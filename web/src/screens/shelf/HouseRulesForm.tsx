@@ -21,7 +21,7 @@ import { v7 as uuid } from 'uuid';
 import { api, ApiError } from '../../app/api.ts';
 import { dropDraft, keepDraft, readDraft } from '../../app/draft.ts';
 import { houseRulesQuery, queryClient } from '../../app/queries.ts';
-import type { ChosenRules } from './GamePage.tsx';
+import type { ChosenRules } from './chosenRules.ts';
 
 interface Draft {
   readonly id: string;
@@ -149,7 +149,7 @@ function SettingField({
     return (
       <TextField
         label={`${setting.label}, ${setting.least} to ${setting.most}`}
-        value={value === null || value === undefined ? '' : String(value)}
+        value={typeof value === 'number' ? value : ''}
         onChange={(event) => {
           const text = event.target.value.replace(/\D/g, '').slice(0, 4);
           onChange(text === '' ? null : Number(text));

@@ -24,7 +24,9 @@ const times = [6, 8, 10, 12, 15] as const;
 export function Shelf() {
   const [params, setParams] = useSearchParams();
   const { data: pupils } = useQuery(pupilsQuery);
-  const pupil = pupils?.find((one) => one.id === params.get('pupil'));
+  // The pupil of the address, known yet or not: a link followed before the list has come keeps whom it is for.
+  const asked = params.get('pupil');
+  const pupil = pupils?.find((one) => one.id === asked);
   const { data: played } = useQuery({ ...pupilGamesQuery(pupil?.id ?? ''), enabled: pupil !== undefined });
   const set = (key: string, value: string) =>
     setParams(
@@ -106,7 +108,7 @@ export function Shelf() {
                 const at = played?.find((one) => one.game === game.id);
                 return (
                   <li key={game.id}>
-                    <Link to={`/shelf/${game.id}${pupil ? `?pupil=${pupil.id}` : ''}`}>{game.name}</Link>
+                    <Link to={`/shelf/${game.id}${asked ? `?pupil=${asked}` : ''}`}>{game.name}</Link>
                     <span>{game.told.aim}</span>
                     <span className="numeral shelf-signs" aria-label={wordsOf(practisedBy(game))}>
                       {signsOf(practisedBy(game))}

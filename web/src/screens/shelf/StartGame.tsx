@@ -23,7 +23,7 @@ import {
   type Materials,
   type Role,
 } from '@veldrift/core/games';
-import type { Pupil } from '@veldrift/wire';
+import type { Pupil, PupilPage } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { GameRow, GameSeat } from '../../app/deviceDb.ts';
@@ -32,9 +32,20 @@ import { useSession } from '../../app/session.tsx';
 import { dealOf, grownUp, seatOf, startGame } from '../../live/game/startGame.ts';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { newSeed, playHead } from '../start/startPlay.ts';
-import type { ChosenRules } from './GamePage.tsx';
+import type { ChosenRules } from './chosenRules.ts';
 import { PrintedOrder } from './PrintedOrder.tsx';
 import { adult, nobody, SeatField } from './SeatField.tsx';
+
+/** How long a start waits for what is known of a pupil now; then what was last known is taken, ms. */
+const patienceMs = 2500;
+
+/** A pupil's page as it is now; without a server, as it was last fetched. */
+function pageNow(id: string): Promise<PupilPage | undefined> {
+  const query = pupilPageQuery(id);
+  const last = () => queryClient.getQueryData(query.queryKey);
+  const late = new Promise<PupilPage | undefined>((done) => setTimeout(() => done(last()), patienceMs));
+  return Promise.race([queryClient.fetchQuery({ ...query, staleTime: 0 }).catch(last), late]);
+}
 
 /** Who plays and how; then to the table. */
 export function StartGame({
@@ -117,9 +128,7 @@ export function StartGame({
       }
       const ids = await playHead(sits, me.userId);
       head ??= ids;
-      const page = await queryClient
-        .ensureQueryData(pupilPageQuery(sits.id))
-        .catch(() => queryClient.getQueryData(pupilPageQuery(sits.id).queryKey));
+      const page = await pageNow(sits.id);
       made.push(seatOf(sits, page, ids));
     }
     if (!head) return;

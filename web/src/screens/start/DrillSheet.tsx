@@ -19,6 +19,9 @@ import {
   newTurns,
   pairRanks,
   stackPack,
+  wasAsked,
+  type DealtPrompt,
+  type DrillFact,
 } from '@veldrift/core';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -226,14 +229,18 @@ export function DrillSheet({ pupil, set }: SheetProps) {
       ) : (
         <p className="quiet">
           First to come:{' '}
-          {coming
-            .map((one) => `${factKeyText(one.fact)} (${one.role === 'chain' ? 'third card' : one.role})`)
-            .join(', ')}
-          .
+          {coming.map((one) => `${factKeyText(one.fact)} (${roleWord(one, made.plan.facts)})`).join(', ')}.
         </p>
       )}
     </HowMeasuredSheet>
   );
+}
+
+/** Why a fact comes, in a word: new is only what is on no record. */
+function roleWord({ fact, role }: DealtPrompt, facts: readonly DrillFact[]): string {
+  if (role === 'chain') return 'third card';
+  const found = facts.find((one) => one.fact === fact);
+  return role === 'new' && found && wasAsked(found) ? 'not yet known' : role;
 }
 
 const shortCard = (card: number) => ({ 0: 'K', 1: 'A', 11: 'J', 12: 'Q', 13: 'Joker' })[card] ?? String(card);

@@ -43,6 +43,7 @@ export function PlacementSheet({ pupil, set }: SheetProps) {
       startAt: from?.startAt ?? startAt,
       seed,
       timed: !takesNoTime(pupil),
+      opens: from?.opens ?? true,
     };
     const row: TurnsRow = {
       kind: 'turns',
@@ -59,6 +60,7 @@ export function PlacementSheet({ pupil, set }: SheetProps) {
         startAt: plan.startAt,
         continues: from?.playId ?? null,
         timed: plan.timed,
+        opens: plan.opens ?? false,
       },
       seed,
       plan: { kind: 'placement', ...plan },
@@ -96,7 +98,8 @@ export function PlacementSheet({ pupil, set }: SheetProps) {
       <p>
         Finds the first set that is not instant, {operationNames[pupil.operation].toLowerCase()}{' '}
         {pathway?.name}. Three or four minutes, at most {mostPlacementPrompts} facts; it may be split over two
-        visits. It ends on an easy one. What it finds you accept or decide otherwise; nothing moves by itself.
+        visits. It begins and ends on an easy one. What it finds you accept or decide otherwise; nothing moves
+        by itself.
       </p>
       {open && (
         <p className="notch">

@@ -18,7 +18,7 @@ import { pupilsQuery } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
 import { useOpenMinutes } from '../../live/useOpenMinutes.ts';
 import { standsStill } from '../../parts/standsStill.ts';
-import { checkDue } from '../../parts/today.ts';
+import { checkDue, isUnknown } from '../../parts/today.ts';
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
 import { AfterwardsSheet } from './AfterwardsSheet.tsx';
 import { DrillSheet } from './DrillSheet.tsx';
@@ -65,7 +65,10 @@ export function StartVisit() {
 function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }) {
   const { me } = useSession();
   const [params, setParams] = useSearchParams();
-  const [first] = useState<Purpose>(() => (checkDue(pupil, new Date(), me.timeZone) ? 'check' : 'practice'));
+  // Of whom nothing is known is placed first.
+  const [first] = useState<Purpose>(() =>
+    isUnknown(pupil) ? 'placement' : checkDue(pupil, new Date(), me.timeZone) ? 'check' : 'practice',
+  );
   const asked = params.get('what');
   const purpose = offers.find(([one]) => one === asked)?.[0] ?? first;
   const standing = useOpenMinutes().find((one) => one.pupilId === pupil.id);
@@ -138,5 +141,8 @@ function Sheet({
       return <LooseSheet pupil={pupil} set={set} />;
     case 'afterwards':
       return <AfterwardsSheet pupil={pupil} set={set} />;
+    case 'game':
+      // A game is begun from the shelf; none of what is offered here is one.
+      return null;
   }
 }

@@ -1,3 +1,4 @@
+import { codeText } from '@veldrift/wire';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -42,7 +43,7 @@ export function ChildScreenKey({
                   On the child&rsquo;s device open <strong>{location.origin}/child</strong> and type
                   <br />
                   <span className="numeral" style={{ fontSize: 48, letterSpacing: '0.12em' }}>
-                    {screen.code.slice(0, 3)} {screen.code.slice(3)}
+                    {codeText(screen.code)}
                   </span>
                   <br />
                   <span className="quiet">It works once, within ten minutes.</span>

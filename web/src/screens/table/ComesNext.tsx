@@ -4,7 +4,7 @@ import { LiveKey } from '../../live/LiveKey.tsx';
 
 const unveiledMs = 4000;
 const roleWords: Readonly<Record<DealtRole, string>> = {
-  new: 'new',
+  new: 'not yet known',
   known: 'known',
   due: 'due for review',
   easy: 'an easy one',

@@ -9,6 +9,7 @@ import { ChildScreenKey } from './ChildScreenKey.tsx';
 import { KeyHelp } from './KeyHelp.tsx';
 import { readKey, type TableKey } from './keys.ts';
 import { Margin } from './Margin.tsx';
+import { TroubleLine } from './TroubleLine.tsx';
 
 interface Props {
   readonly name: string;
@@ -162,7 +163,9 @@ export function LiveFrame({
       <section className="strip" aria-label="Judging">
         <div className="strip-say">
           <p>
-            <strong>{name}</strong> · {purposeNames[purpose]} · {title}
+            <TroubleLine>
+              <strong>{name}</strong> · {purposeNames[purpose]} · {title}
+            </TroubleLine>
             <br />
             <span className="strip-says" aria-live="polite">
               {says}

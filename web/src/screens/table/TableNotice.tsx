@@ -44,7 +44,8 @@ export function TableNotice({
           </Button>
         </div>
       );
-    default:
+    case 'running':
+    case 'over':
       return (
         <div className="field-quiet">
           <p>Done. Thank you.</p>
