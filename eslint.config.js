@@ -54,6 +54,20 @@ const coreWalls = coreOrder
 export default tseslint.config(
   { ignores: ['**/dist/**', 'node_modules/**', '.tsbuild/**', '.veldrift/**', '**/test-results/**'] },
   ...tseslint.configs.recommended,
+  ...tseslint.configs.recommendedTypeCheckedOnly.map((one) => ({ ...one, files: ['**/*.{ts,tsx}'] })),
+  {
+    files: ['**/*.{ts,tsx}'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      // It takes assertions for needless that narrow what is assigned.
+      '@typescript-eslint/no-unnecessary-type-assertion': 'off',
+      // A default is no way round a case that was forgotten.
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: false, requireDefaultForNonUnion: false },
+      ],
+    },
+  },
   {
     files: ['**/*.{ts,tsx,js,mjs}'],
     rules: {

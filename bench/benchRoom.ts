@@ -8,6 +8,7 @@ import {
   openDb,
   openLinkHub,
   openSession,
+  openThrottle,
   startCluster,
   withClient,
   type Db,
@@ -59,7 +60,7 @@ export async function withBenchRoom<T>(root: string, work: (room: BenchRoom) => 
     const token = await openSession(db, roomId, userId);
     const log = pino({ level: 'silent' });
     const live = openLinkHub(cluster.appUrl('bench'), db, log);
-    const app = createApp({ db, log, live, secure: false });
+    const app = createApp({ db, log, live, throttle: openThrottle(db), secure: false });
     const result = await work({
       db,
       roomId,

@@ -1,4 +1,5 @@
 import { clockBench } from './clock.ts';
+import { faultsBench } from './faults.ts';
 import { judgementBench } from './judgement.ts';
 import { liveBench } from './live.ts';
 import { paintBench } from './paint.ts';
@@ -7,19 +8,10 @@ import { roomBench } from './room.ts';
 import { sizeBench } from './size.ts';
 import { solverBench } from './solver.ts';
 import { turnBench } from './turn.ts';
+import type { Bench } from './section.ts';
 import { voiceBench } from './voice.ts';
 
-/** One table of figures. */
-export interface Section {
-  readonly title: string;
-  readonly says: string;
-  readonly columns: readonly string[];
-  readonly rows: readonly (readonly string[])[];
-}
-
-/** Null: its section stays as it was. */
-export type Bench = (root: string, say: (text: string) => void) => Promise<Section | null>;
-
+/** Every bench, in the order of docs/measurements.md. */
 export const benches: Readonly<Record<string, Bench>> = {
   clock: clockBench,
   paint: paintBench,
@@ -28,6 +20,7 @@ export const benches: Readonly<Record<string, Bench>> = {
   page: pupilPageBench,
   room: roomBench,
   solver: solverBench,
+  faults: faultsBench,
   live: liveBench,
   voice: voiceBench,
   judgement: judgementBench,

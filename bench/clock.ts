@@ -1,6 +1,6 @@
 import { createRandom } from '@veldrift/core';
 import { prompt } from '../e2e/house.ts';
-import type { Bench } from './benches.ts';
+import type { Bench } from './section.ts';
 import { keptAnswers, longMinute, ms, spread, withTable, type BenchTable } from './table.ts';
 
 const answersAsked = 200;

@@ -3,7 +3,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { format, resolveConfig } from 'prettier';
-import type { Bench } from './benches.ts';
+import type { Bench } from './section.ts';
 import { bySchool, ratioOf, turned, writePage, wrongOf } from './judgement/page.ts';
 import { placementHead, writePlacement } from './judgement/placementPage.ts';
 import type { Job } from './judgement/jobs.ts';

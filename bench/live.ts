@@ -7,7 +7,7 @@ import { chromium } from '../e2e/playwright.config.ts';
 import { ensureBuilt } from '../scripts/build.ts';
 import { loadDemo } from '../scripts/demo/load.ts';
 import { portFrom, serve } from '../scripts/serve.ts';
-import type { Bench } from './benches.ts';
+import type { Bench } from './section.ts';
 import { ms, spread } from './table.ts';
 
 const turns = 60;
@@ -51,7 +51,7 @@ export const liveBench: Bench = async (root, say) => {
     await page.getByRole('button', { name: 'Another device, by code' }).click();
     const code = (await page.getByRole('dialog').locator('.numeral').textContent())?.replace(/\s/g, '') ?? '';
     await child.goto(`${childBase}/child`);
-    await child.getByLabel('Six digits').fill(code);
+    await child.getByLabel('Eight figures').fill(code);
     await child.getByRole('button', { name: 'Join' }).click();
     await page.getByText('device shows the prompt').waitFor();
     await page.getByRole('button', { name: 'Close' }).click();

@@ -3,7 +3,8 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { spawnSync } from 'node:child_process';
 import { format, resolveConfig } from 'prettier';
-import { benches, type Section } from './benches.ts';
+import { benches } from './benches.ts';
+import type { Section } from './section.ts';
 
 /** `npm run bench [-- NAME ...]`: measures and writes docs/measurements.md. Sections not asked for keep their last figures. */
 async function main(asked: readonly string[]): Promise<void> {

@@ -2,7 +2,7 @@ import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { tmpdir } from 'node:os';
 import { prompt } from '../e2e/house.ts';
-import type { Bench } from './benches.ts';
+import type { Bench } from './section.ts';
 import { keptAnswers, longMinute, ms, spread, withTable, type BenchTable } from './table.ts';
 
 const promptsAsked = 120;

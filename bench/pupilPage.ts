@@ -3,7 +3,7 @@ import { rebuildRoom } from '@veldrift/server';
 import { newPupilInput } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { withBenchRoom } from './benchRoom.ts';
-import type { Bench } from './benches.ts';
+import type { Bench } from './section.ts';
 
 const answersOfPupil = 50_000;
 const requests = 200;

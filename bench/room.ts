@@ -2,7 +2,7 @@ import { rebuildRoom } from '@veldrift/server';
 import { newPupilInput } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { withBenchRoom } from './benchRoom.ts';
-import type { Bench } from './benches.ts';
+import type { Bench } from './section.ts';
 
 const pupils = 40;
 const sizes = [5_000, 50_000, 500_000];

@@ -2,10 +2,10 @@ import { gzipSync } from 'node:zlib';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt } from '../scripts/build.ts';
-import type { Bench } from './benches.ts';
+import type { Bench } from './section.ts';
 
 /** What the first screen's script weighs on the wire, and what comes later. */
-export const sizeBench: Bench = async (root) => {
+export const sizeBench: Bench = (root) => {
   ensureBuilt(root);
   const assets = join(root, 'web/dist/assets');
   const page = readFileSync(join(root, 'web/dist/index.html'), 'utf8');
@@ -27,7 +27,7 @@ export const sizeBench: Bench = async (root) => {
     .map((name) => [name.replace(/-[\w-]{8}\.js$/, ''), kb([name])] as const)
     .sort((a, b) => b[1] - a[1])
     .slice(0, 3);
-  return {
+  return Promise.resolve({
     title: 'Script sizes',
     says: 'Gzipped kilobytes (1000 bytes) of the built scripts: those fetched before the first screen shows, and those fetched when needed.',
     columns: ['part', 'kB', 'aim'],
@@ -35,5 +35,5 @@ export const sizeBench: Bench = async (root) => {
       ['first screen', kb([...first]).toFixed(0), 'under 300'],
       ...biggest.map(([name, size]) => [`${name}, when needed`, size.toFixed(0), '']),
     ],
-  };
+  });
 };

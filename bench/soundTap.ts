@@ -24,6 +24,8 @@ export async function tapSound(page: Page): Promise<void> {
       tapped: { samples: Float32Array[]; epochs: number[]; rate: number };
     };
     window_.tapped = { samples: [], epochs: [], rate: 0 };
+    // Called below with the context it is of.
+    // eslint-disable-next-line @typescript-eslint/unbound-method
     const made = AudioContext.prototype.createMediaStreamSource;
     AudioContext.prototype.createMediaStreamSource = function (this: AudioContext, stream: MediaStream) {
       const source = made.call(this, stream);

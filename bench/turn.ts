@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { addPupil } from '../e2e/house.ts';
-import type { Bench } from './benches.ts';
+import type { Bench } from './section.ts';
 import { longMinute, ms, spread, withTable, type BenchTable } from './table.ts';
 
 const turnsAsked = 150;

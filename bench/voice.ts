@@ -18,7 +18,7 @@ import { ensureBuilt } from '../scripts/build.ts';
 import { loadDemo } from '../scripts/demo/load.ts';
 import { portFrom, serve } from '../scripts/serve.ts';
 import { fakeMicrophone, trackRate, voiceTrack, writeWav } from '../scripts/voiceTrack.ts';
-import type { Bench } from './benches.ts';
+import type { Bench } from './section.ts';
 import { arrivals, tappedSound, tapSound } from './soundTap.ts';
 import { ms } from './table.ts';
 

@@ -1,11 +1,12 @@
-import { ensureDatabase, openDb, rebuildRoom, startCluster, withClient } from '@veldrift/server';
+import { ensureDatabase, openDb, rebuildRoom, withClient } from '@veldrift/server';
 import { resolve } from 'node:path';
+import { openData } from './openData.ts';
 
 /** `npm run rebuild [-- DATA]`: works out every kept state and check afresh from the answers. Ctrl-C stops between pupils. */
 async function main(data: string): Promise<void> {
   const stopping = new AbortController();
   process.on('SIGINT', () => stopping.abort());
-  const cluster = await startCluster(data);
+  const { cluster, close } = await openData(data);
   try {
     await ensureDatabase(cluster, 'veldrift');
     const rooms = await withClient(
@@ -30,7 +31,7 @@ async function main(data: string): Promise<void> {
     }
     await db.end();
   } finally {
-    await cluster.stop();
+    await close();
   }
 }
 

@@ -35,7 +35,8 @@ ensurePackages();
 
 const child = spawn(process.execPath, ['--import', 'tsx', 'scripts/up.ts', ...options], {
   cwd: root,
-  stdio: 'inherit',
+  // With a line to it: when this process is gone, however that went, it stops by itself.
+  stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
 });
 // Ctrl-C reaches the child too; we wait for it to put things away.
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => child.kill(signal));

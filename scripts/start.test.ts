@@ -19,6 +19,7 @@ interface Up {
   readonly address: string;
   readonly said: string;
   readonly tookMs: number;
+  readonly pid: number;
   /** What Ctrl-C does. Gives the exit code. */
   readonly interrupt: () => Promise<number | null>;
 }
@@ -46,6 +47,7 @@ async function up(...options: string[]): Promise<Up> {
     address,
     said,
     tookMs: performance.now() - begun,
+    pid: child.pid as number,
     interrupt: () =>
       new Promise((done) => {
         child.once('exit', done);
@@ -54,18 +56,43 @@ async function up(...options: string[]): Promise<Up> {
   };
 }
 
-/** Processes whose command line holds this text. */
-function processesOf(text: string): string[] {
+interface Running {
+  readonly pid: number;
+  readonly parent: number;
+  readonly uid: number;
+  readonly line: string;
+}
+
+/** Every process of this machine, from /proc. */
+function running(): Running[] {
   return readdirSync('/proc')
     .filter((name) => /^\d+$/.test(name) && Number(name) !== process.pid)
-    .flatMap((pid) => {
+    .flatMap((name) => {
       try {
-        const line = readFileSync(`/proc/${pid}/cmdline`, 'utf8').replaceAll('\0', ' ');
-        return line.includes(text) ? [line] : [];
+        const status = readFileSync(`/proc/${name}/status`, 'utf8');
+        const field = (label: string) => Number(new RegExp(`^${label}:\\s+(\\d+)`, 'm').exec(status)?.[1]);
+        const line = readFileSync(`/proc/${name}/cmdline`, 'utf8').replaceAll('\0', ' ');
+        return [{ pid: Number(name), parent: field('PPid'), uid: field('Uid'), line }];
       } catch {
         return [];
       }
     });
+}
+
+/** Command lines that hold this text. */
+const processesOf = (text: string): string[] =>
+  running()
+    .map((one) => one.line)
+    .filter((line) => line.includes(text));
+
+/** The processes that answer requests, below one: those of the built server that have none below them. */
+function serversBelow(pid: number): Running[] {
+  const all = running();
+  const below = (of: number): Running[] =>
+    all.filter((one) => one.parent === of).flatMap((one) => [one, ...below(one.pid)]);
+  return below(pid).filter(
+    (one) => one.line.includes('server/dist/main.js') && !all.some((other) => other.parent === one.pid),
+  );
 }
 
 async function signIn(address: string): Promise<{ status: number; cookie: string }> {
@@ -94,9 +121,37 @@ describe('npm start', () => {
     expect(first.said).toContain(`sign in as ${demoTutors[0].email} with the password ${demoPassword}`);
     const { status, cookie } = await signIn(first.address);
     expect(status).toBe(200);
-    const pupils = await (await fetch(`${first.address}/api/pupils`, { headers: { cookie } })).json();
+    const pupils: unknown = await (
+      await fetch(`${first.address}/api/pupils`, { headers: { cookie } })
+    ).json();
     expect(pupils).toHaveLength(14);
     expect(processesOf(data).some((line) => line.includes('postgres'))).toBe(true);
+    // Whoever has the machine makes a link for a new password, while it is up.
+    const reset = async (email: string) => {
+      const child = spawn(
+        process.execPath,
+        ['--import', 'tsx', 'scripts/reset.ts', '--email', email, '--data', data, '--address', first.address],
+        { cwd: root },
+      );
+      let [stdout, stderr] = ['', ''];
+      child.stdout.on('data', (chunk: Buffer) => (stdout += chunk.toString()));
+      child.stderr.on('data', (chunk: Buffer) => (stderr += chunk.toString()));
+      const status = await new Promise((done) => child.once('close', done));
+      return { status, stdout, stderr };
+    };
+    const link = (await reset(demoTutors[1].email)).stdout.trim();
+    expect(link.startsWith(`${first.address}/door#`)).toBe(true);
+    const looked = await fetch(`${first.address}/api/passes/look`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ token: link.split('#')[1] }),
+    });
+    expect(await looked.json()).toMatchObject({ kind: 'reset', by: null, email: demoTutors[1].email });
+    const nobody = await reset('nobody@lantern.example');
+    expect([nobody.status, nobody.stderr.trim()]).toEqual([
+      1,
+      'There is no account with the address nobody@lantern.example here.',
+    ]);
     const [other] = processesOf('vitest');
     expect(await first.interrupt()).toBe(0);
     expect(processesOf(data)).toEqual([]);
@@ -110,14 +165,59 @@ describe('npm start', () => {
     const again = await fetch(`${second.address}/api/pupils`, { headers: { cookie } });
     expect(await again.json()).toEqual(pupils);
 
+    // A second start on the same data is told whose it is, and takes nothing down.
+    const twice = start('--port', '18700', '--data', data);
+    expect(twice.status).toBe(1);
+    expect(twice.stderr).toContain(`in use by another start`);
+    expect(twice.stderr).toContain(second.address);
+    expect((await fetch(`${second.address}/api/health`)).status).toBe(200);
+
+    // What is killed comes back by itself, the database and every server process; and none that answers runs as root.
+    const back = async (kill: () => void) => {
+      kill();
+      await expect
+        .poll(
+          () =>
+            fetch(`${second.address}/api/health`).then(
+              (found) => found.status,
+              () => 0,
+            ),
+          { timeout: 20_000 },
+        )
+        .toBe(200);
+    };
+    const postmaster = () =>
+      Number(readFileSync(join(data, 'data', 'postmaster.pid'), 'utf8').split('\n')[0]);
+    await back(() => process.kill(postmaster(), 'SIGKILL'));
+    const servers = serversBelow(second.pid);
+    expect(servers.length).toBeGreaterThan(0);
+    for (const { pid, uid } of servers) {
+      expect(uid).not.toBe(0);
+      await back(() => process.kill(pid, 'SIGKILL'));
+    }
+    expect(await (await fetch(`${second.address}/api/pupils`, { headers: { cookie } })).json()).toEqual(
+      pupils,
+    );
+
     // A second one beside it takes the next port and leaves the first alone.
     const beside = await up('--empty', '--data', `${data}-beside`);
     expect(beside.address).not.toBe(second.address);
-    expect(await (await fetch(`${beside.address}/api/setup`)).json()).toEqual({ empty: true });
-    expect(await (await fetch(`${second.address}/api/setup`)).json()).toEqual({ empty: false });
+    expect(await (await fetch(`${beside.address}/api/setup`)).json()).toEqual({
+      empty: true,
+      signedIn: false,
+    });
+    expect(await (await fetch(`${second.address}/api/setup`)).json()).toEqual({
+      empty: false,
+      signedIn: false,
+    });
     expect(await beside.interrupt()).toBe(0);
     rmSync(`${data}-beside`, { recursive: true, force: true });
     expect((await fetch(`${second.address}/api/health`)).status).toBe(200);
     expect(await second.interrupt()).toBe(0);
+
+    // Whatever becomes of the starter, nothing it started is left.
+    const third = await up('--data', data);
+    process.kill(third.pid, 'SIGKILL');
+    await expect.poll(() => processesOf(data), { timeout: 20_000 }).toEqual([]);
   }, 240_000);
 });

@@ -3,7 +3,15 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureDebian, ensureNode, ensurePackages, hasChromium, hasPostgres, root } from './ensure.mjs';
+import {
+  ensureDebian,
+  ensureNode,
+  ensurePackages,
+  hasChromium,
+  hasPostgres,
+  root,
+  searched,
+} from './ensure.mjs';
 
 ensureNode();
 ensureDebian(['postgresql'], hasPostgres);
@@ -45,6 +53,12 @@ const module = (path) => join(root, 'node_modules', path);
 const json = (name) => JSON.parse(readFileSync(join(dir, name), 'utf8'));
 
 whole('lint', [module('eslint/bin/eslint.js'), '.', '--max-warnings', '0']);
+whole('import circles', [
+  module('dependency-cruiser/bin/dependency-cruise.mjs'),
+  '--config',
+  '.dependency-cruiser.cjs',
+  ...searched,
+]);
 whole('format', [module('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']);
 whole('types', [module('typescript/bin/tsc'), '-b']);
 counted(
@@ -62,15 +76,17 @@ counted(
     return { passed: numPassedTests, failed: numFailedTests };
   },
 );
-counted(
-  'browser tests',
-  [module('@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'],
-  { VELDRIFT_JSON: join(dir, 'browser.json') },
-  () => {
-    const { stats } = json('browser.json');
-    return { passed: stats.expected, failed: stats.unexpected + stats.flaky };
-  },
-);
+// Those that look at times run one at a time and alone; the others two at a time.
+for (const project of ['timed', 'others'])
+  counted(
+    `browser tests, ${project}`,
+    [module('@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts', '--project', project],
+    { VELDRIFT_JSON: join(dir, `${project}.json`) },
+    () => {
+      const { stats } = json(`${project}.json`);
+      return { passed: stats.expected, failed: stats.unexpected + stats.flaky };
+    },
+  );
 
 rmSync(dir, { recursive: true, force: true });
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`);

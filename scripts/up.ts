@@ -1,8 +1,17 @@
-import { ensureDatabase, migrate, openDb, startCluster, withClient, type Cluster } from '@veldrift/server';
+import {
+  ensureDatabase,
+  keepCluster,
+  migrate,
+  openDb,
+  ownFolder,
+  withClient,
+  type Cluster,
+  type Owner,
+} from '@veldrift/server';
 import { join, resolve } from 'node:path';
 import { ensureBuilt } from './build.ts';
 import { demoPassword, demoRoom, demoTutors, loadDemo } from './demo/load.ts';
-import { portFrom, serve, type Serving } from './serve.ts';
+import { keepServing, portFrom, type Serving } from './serve.ts';
 
 const root = resolve(import.meta.dirname, '..');
 const database = 'veldrift';
@@ -28,44 +37,48 @@ function optionsOf(args: readonly string[]): Options {
   };
 }
 
-/** Brings everything up and stays until told to stop. */
+/** Brings everything up, keeps it up, and stays until told to stop. */
 async function up(options: Options): Promise<void> {
   const say = (text: string) => process.stdout.write(`${text}\n`);
   let cluster: Cluster | undefined;
-  let serving: Serving | undefined;
+  const trouble = (text: string) => void process.stderr.write(`${text}\n`);
+  let owner: Owner | undefined;
+  let serving: Pick<Serving, 'port' | 'stop'> | undefined;
   let stopping: Promise<void> | undefined;
   const stop = () =>
     (stopping ??= (async () => {
       await serving?.stop();
       await cluster?.stop();
+      await owner?.release();
     })());
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP', 'disconnect'] as const)
     process.on(signal, () => void stop().then(() => process.exit(0)));
 
   try {
+    owner = await ownFolder(options.data);
     ensureBuilt(root, say);
-    cluster = await startCluster(options.data);
+    cluster = await keepCluster(options.data, trouble);
     await ensureDatabase(cluster, database);
     await migrate(cluster.adminUrl(database), join(root, 'server/migrations'));
     if (!options.empty) await loadDemoOnce(cluster, say);
-    serving = await serve(root, {
-      db: cluster.appUrl(database),
-      port: await portFrom(options.port, options.host),
-      host: options.host,
-    });
+    serving = await keepServing(
+      root,
+      {
+        db: cluster.appUrl(database),
+        port: await portFrom(options.port, options.host),
+        host: options.host,
+      },
+      trouble,
+    );
   } catch (error) {
     await stop();
     if (stopping && !(error instanceof Error)) return;
     process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
     process.exit(1);
   }
-  serving.process.once('exit', () => {
-    if (!stopping) {
-      process.stderr.write('The server ended by itself; its last words are above.\n');
-      void stop().then(() => process.exit(1));
-    }
-  });
-  say(`\nVeldrift is at http://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${serving.port}`);
+  const address = `http://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${serving.port}`;
+  owner.tell(address);
+  say(`\nVeldrift is at ${address}`);
   if (options.empty) say('The house is empty: the first visitor makes an account and a room.');
   else say(`${demoRoom}: sign in as ${demoTutors[0].email} with the password ${demoPassword}`);
   say('Ctrl-C stops it; the data stays.');

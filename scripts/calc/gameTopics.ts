@@ -156,7 +156,7 @@ function deckOf(input: Document): Deck {
     if (!/^-?\d{1,4}$/.test(value)) failField(`deck.${value}`, 'named by a whole number');
     if (typeof count !== 'number' || !Number.isInteger(count) || count < 0 || count > 200)
       failField(`deck.${value}`, 'a whole number from 0 to 200');
-    deck.set(Number(value), count as number);
+    deck.set(Number(value), count);
   }
   return deck;
 }

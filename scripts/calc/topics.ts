@@ -187,7 +187,7 @@ function setOf(input: Document): JudgedSet {
 function policyOf(input: Document): Policy {
   const own = input.policy === undefined || input.policy === null ? {} : documentOf(input.policy, 'policy');
   try {
-    return policyInForce(own as Partial<Policy>);
+    return policyInForce(own);
   } catch (error) {
     if (error instanceof RangeError) {
       const [field, should] = error.message.split(' should be ');

@@ -24,9 +24,8 @@ export function calibrate(
   const promptToPromptMs = Array.from({ length: 12 }, () => vary(pupil.namingMs, 0.3));
   const head = { v: 1, pupilId, at: new Date(at).toISOString() } as const;
   if (pupil.capture === 'keypad')
-    events.push({ ...head, id: uuid({ msecs: at }), kind: 'keypadCalibrated', samples } as TableEvent);
-  else
-    events.push({ ...head, id: uuid({ msecs: at }), kind: 'namingMeasured', promptToPromptMs } as TableEvent);
+    events.push({ ...head, id: uuid({ msecs: at }), kind: 'keypadCalibrated', samples });
+  else events.push({ ...head, id: uuid({ msecs: at }), kind: 'namingMeasured', promptToPromptMs });
   return {
     keypad: pupil.capture === 'keypad' ? { at: new Date(at).toISOString(), samples } : null,
     naming: pupil.capture === 'tutor' ? { at: new Date(at).toISOString(), promptToPromptMs } : null,

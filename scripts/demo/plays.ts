@@ -83,7 +83,7 @@ export function livePlay(asked: PlayAsk) {
       device: 'demo',
       ...(asked.title === undefined ? {} : { title: asked.title }),
       ...(deal === undefined ? {} : { deal }),
-    } as TableEvent,
+    },
   ];
   const answers: Answer[] = [];
   let usedMs = 0;
@@ -127,7 +127,7 @@ export function livePlay(asked: PlayAsk) {
       calibrationAgeDays: measuring.ageDays ?? null,
       usedMs,
       seen: [...seen],
-    } as TableEvent);
+    });
   }
   const calm = asked.calm ?? false;
   const endsAt = beginsAt + (asked.lengthMs ?? usedMs);
