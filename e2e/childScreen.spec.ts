@@ -52,12 +52,12 @@ test('a device joined by a code shows the prompt alone and takes the answers, ti
   const second = await context.newPage();
   await second.goto(`${house().base}/child`);
   await second.evaluate(() => sessionStorage.clear());
-  await second.getByLabel('Six digits').fill(code);
+  await second.getByLabel('Eight figures').fill(code);
   await second.getByRole('button', { name: 'Join' }).click();
   await expect(second.getByText('This code was used already.')).toBeVisible();
-  await second.getByLabel('Six digits').fill('12');
+  await second.getByLabel('Eight figures').fill('12');
   await second.getByRole('button', { name: 'Join' }).click();
-  await expect(second.getByText('The code is six digits')).toBeVisible();
+  await expect(second.getByText('The code is 8 figures')).toBeVisible();
   await second.close();
   await page.getByRole('button', { name: 'End', exact: true }).click();
   await toReview(page);

@@ -73,7 +73,8 @@ async function move(page: Page, { press, judge }: Hand): Promise<void> {
       return press(field.locator('.claim-zone').first());
     case 'line':
       return line(page, press);
-    default:
+    case null:
+      break;
   }
   if ((await button('Laid').count()) > 0) {
     for (const place of await field.locator('.place').all()) await press(place);

@@ -21,8 +21,17 @@ test('house rules are made under a name, the game is played to its end, and ever
 }) => {
   await signIn(page);
   const pupil = await addPupil(page, { operation: 'add', setId: 'strategy/add/bonds-to-ten' });
+  // The list of pupils comes late: a game chosen meanwhile is still for the pupil of the address.
+  let listed!: () => void;
+  const late = new Promise<void>((done) => (listed = done));
+  await page.route('**/api/pupils', async (route) => {
+    await late;
+    await route.continue();
+  });
   await page.goto(`${house().base}/shelf?pupil=${pupil.id}&practises=add&with=cards`);
   await page.getByRole('link', { name: 'Outweigh' }).click();
+  await expect(page).toHaveURL(new RegExp(`/shelf/outweigh\\?pupil=${pupil.id}$`));
+  listed();
   await expect(page.getByText(/in a play/)).toBeVisible();
   await page.getByRole('button', { name: /^Sums to 10/ }).click();
   await page.getByRole('button', { name: 'Make rules of the house' }).click();
@@ -60,6 +69,7 @@ test('house rules are made under a name, the game is played to its end, and ever
   await expect(page.getByRole('heading', { name: 'Outweigh', exact: true })).toBeVisible();
   await expect(page.getByText('No step hangs on this play')).toBeVisible();
   const kept = await review(page, playId);
+  expect(kept.pupil.id).toBe(pupil.id);
   // Both seats said theirs; only the pupil's are recorded, each timed by the tutor's key.
   expect(kept.answers.length).toBe(said / 2);
   expect(kept.answers.every((one) => one.latencyMs !== null && one.way === 'tutor')).toBe(true);
@@ -352,11 +362,11 @@ test.describe('on a tablet', () => {
     await page.getByRole('button', { name: 'Roll', exact: true }).tap();
     await expect(page.locator('[data-need="choose"]')).toBeVisible();
     await expectNoViolations(page);
-    const shown = (await page
+    const shown = await page
       .locator('.die')
       .evaluateAll((dice) =>
         dice.map((die) => Number((die.getAttribute('aria-label') ?? '').replace(/\D/g, ''))),
-      )) as number[];
+      );
     const sum = shown.reduce((total, one) => total + one, 0);
     await page.getByRole('button', { name: String(sum), exact: true }).tap();
     await expect(page.getByRole('button', { name: new RegExp(`^${sum}, `) })).toBeVisible();

@@ -131,7 +131,7 @@ export async function judge(
 }
 
 /** Waits for the end of the minute and opens the review. */
-export async function toReview(page: Page, withinMs = 20_000): Promise<void> {
+export async function toReview(page: Page, withinMs = 40_000): Promise<void> {
   await expect(page.getByRole('button', { name: 'Open the review' })).toBeVisible({ timeout: withinMs });
   await page.keyboard.press('Space');
   await expect(page.getByRole('heading', { name: /Facts met/ })).toBeVisible();
@@ -193,7 +193,7 @@ export async function joinedDevice(browser: Browser, page: Page) {
   const context = await browser.newContext();
   const child = await context.newPage();
   await child.goto(`${house().base}/child`);
-  await child.getByLabel('Six digits').fill(code);
+  await child.getByLabel('Eight figures').fill(code);
   await child.getByRole('button', { name: 'Join' }).click();
   await expect(page.getByText('The child\u2019s device shows the prompt.')).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();

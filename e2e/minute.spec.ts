@@ -24,6 +24,9 @@ test.afterEach(async ({ page }) => {
 
 test('a tutor who has never seen it runs a first check and knows each fact afterwards', async ({ page }) => {
   await page.getByRole('link', { name: 'Start with Freya L.' }).click();
+  // Nothing is known of her: a placement is offered first, a check is one press away.
+  await expect(page.getByRole('button', { name: /^Placement/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: /^Weekly minute/ }).click();
   await expect(page.getByText('Not calibrated')).toBeVisible();
   await page.getByRole('button', { name: 'To the table' }).click();
   await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
@@ -84,7 +87,7 @@ test('tutor\u2019s mark: judging turns to the next, marks and what was said belo
 });
 
 test('undo asks again without its time; a half-typed answer loses a digit instead', async ({ page }) => {
-  made = await addPupil(page);
+  made = await addPupil(page, { policy: { minuteMs: 15_000 } });
   const playId = await startMinute(page, made.id);
   const first = await prompt(page).getAttribute('data-fact');
   await typeAnswer(page, '1');
@@ -102,12 +105,12 @@ test('undo asks again without its time; a half-typed answer loses a digit instea
 });
 
 test('pause hides the prompt and stops the clock; interrupted voids the time', async ({ page }) => {
-  made = await addPupil(page);
+  made = await addPupil(page, { policy: { minuteMs: 15_000 } });
   const playId = await startMinute(page, made.id);
   await typeAnswer(page);
   await page.keyboard.press('p');
   await expect(prompt(page)).toHaveCount(0);
-  await page.waitForTimeout(9000);
+  await page.waitForTimeout(16_000);
   await page.keyboard.press('Space');
   await expect(prompt(page)).toBeVisible();
   await typeAnswer(page);
@@ -127,7 +130,7 @@ test('calm ends the count and goes on untimed', async ({ page }) => {
   await typeAnswer(page);
   await page.keyboard.press('c');
   await typeAnswer(page);
-  await page.waitForTimeout(9000);
+  await page.waitForTimeout(16_000);
   await typeAnswer(page);
   await page.getByRole('button', { name: 'End', exact: true }).click();
   await toReview(page);
@@ -156,6 +159,7 @@ test('by touch alone: keypad, done, gave up', async ({ browser, page }) => {
     })
   ).newPage();
   await touch.goto(`${new URL(page.url()).origin}/table/new/${made.id}`);
+  await touch.getByRole('button', { name: /^Weekly minute/ }).tap();
   await touch.getByRole('button', { name: 'To the table' }).tap();
   await touch.getByRole('button', { name: 'Begin', exact: true }).tap();
   await expect(prompt(touch)).toBeVisible();

@@ -97,7 +97,7 @@ test('a minute left open for more than ten minutes is closed honestly', async ({
   await expect(page.getByText('A little pause.')).toBeVisible();
   await page.clock.fastForward('11:00');
   await page.reload();
-  await expect(page.getByText('closed; the count is scaled')).toBeVisible();
+  await expect(page.getByText('closed; there is no rate')).toBeVisible();
   const { play } = await expectKept(page, playId, 1);
   expect(play).toMatchObject({ endReason: 'closed', counts: false });
   expect(play.summary.usedMs).toBeLessThan(8000);
@@ -175,6 +175,7 @@ test('without a network the application opens, a minute is given, and all arrive
   await expect.poll(() => cached(page, made.name)).toBe(true);
   await context.setOffline(true);
   await page.goto(`${house().base}/table/new/${made.id}`);
+  await page.getByRole('button', { name: /^Weekly minute/ }).click();
   await page.getByRole('button', { name: 'To the table' }).click();
   await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
   await page.keyboard.press('Space');

@@ -14,14 +14,20 @@ export const chromium = {
   ],
 };
 
+/** Tests in which a time taken, or a time that is not void, is looked at: one page at a time, so that none slows another. */
+const timed = /(minute|turns|voice|childScreen|nothingLost|gameTable)\.spec\.ts$/;
+
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
   globalSetup: './globalSetup.ts',
   timeout: 90_000,
   expect: { timeout: 10_000 },
-  // Times are measured here: one page at a time, so that one test does not slow another.
-  workers: 1,
+  projects: [
+    { name: 'timed', testMatch: timed, workers: 1 },
+    { name: 'others', testMatch: /\.spec\.ts$/, testIgnore: timed, workers: 2 },
+  ],
+  workers: 2,
   fullyParallel: false,
   forbidOnly: process.env.CI !== undefined,
   reporter: process.env.VELDRIFT_JSON

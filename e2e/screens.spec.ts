@@ -48,6 +48,8 @@ async function screensOf(
     ['settings', '/settings', heading('Settings')],
     ['numbers of the room', '/room', heading('The Lantern Room')],
     ['pathways', '/room/pathways', heading('The Lantern Room')],
+    ['people', '/room/people', heading('Who is in')],
+    ['a link that lets nobody in', `/door#${'x'.repeat(43)}`, heading('This link lets nobody in')],
     ['numbers of a pupil', `/pupils/${odalys.id}/policy`, heading(/numbers of the school/)],
     ['microphone', '/calibrate/voice', heading('The microphone')],
     ['a screen to join', '/child', heading('Join the table')],

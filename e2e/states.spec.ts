@@ -139,6 +139,32 @@ for (const [year, when] of [
   });
 }
 
+test('a review asked for before the server has the answers does not stand in their way', async ({ page }) => {
+  await signIn(page);
+  const made = await addPupil(page);
+  const playId = await startMinute(page, made.id);
+  let letGo!: () => void;
+  const asked = new Promise<void>((done) => (letGo = done));
+  let nth = 0;
+  await page.route('**/api/events', async (route) => {
+    await asked;
+    await route.continue();
+  });
+  await page.route(`**/api/plays/${playId}`, async (route) => {
+    nth += 1;
+    // The first asking hangs for good; by then the answers may go.
+    if (nth === 1) return letGo();
+    await route.continue();
+  });
+  await typeAnswer(page);
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  await toReview(page);
+  // What only the server says.
+  await expect(page.getByText('was untried').first()).toBeVisible();
+  expect(nth).toBeGreaterThan(1);
+  await deletePupil(page, made);
+});
+
 test.describe('before the device holds the application', () => {
   // A first visit: no service worker has fetched the other pages yet.
   test.use({ serviceWorkers: 'block' });

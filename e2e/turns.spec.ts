@@ -17,7 +17,7 @@ async function begin(
   page: Page,
   pupilId: string,
   what: string,
-  choose: () => Promise<void> = async () => undefined,
+  choose: () => Promise<void> = () => Promise.resolve(),
 ) {
   await page.goto(`${house().base}/table/new/${pupilId}?what=${what}`);
   await choose();

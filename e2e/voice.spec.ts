@@ -156,7 +156,7 @@ test('a microphone unplugged midway says so and is taken up again; a loud room s
       noise.connect(gain).connect(out);
       noise.start();
       made.gain = gain;
-      made.track = out.stream.getAudioTracks()[0] as MediaStreamTrack;
+      made.track = out.stream.getAudioTracks()[0];
       return Promise.resolve(out.stream);
     };
     Object.defineProperty(navigator.mediaDevices, 'getUserMedia', { value: open });
