@@ -1,8 +1,9 @@
 import { createRandom, quantile, type RandomSource } from '@veldrift/core';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Client } from 'pg';
+import { below, running, serversBelow } from '../scripts/processes.ts';
 import { beginLoad, readers, writers } from './faultsLoad.ts';
 import type { Section } from './section.ts';
 
@@ -121,7 +122,7 @@ async function begin(root: string, data: string): Promise<House> {
     pid,
     end: async (signal) => {
       if (child.exitCode !== null || child.signalCode !== null) return [];
-      const all = descendants(pid);
+      const all = below(pid).map((one) => one.pid);
       const ended = new Promise<void>((done) => child.once('exit', () => done()));
       child.kill(signal);
       await ended;
@@ -130,41 +131,10 @@ async function begin(root: string, data: string): Promise<House> {
   };
 }
 
-/** Processes by their parent, from /proc. */
-function descendants(of: number): number[] {
-  const parents = readdirSync('/proc')
-    .filter((name) => /^\d+$/.test(name))
-    .flatMap((name) => {
-      try {
-        const stat = readFileSync(`/proc/${name}/stat`, 'utf8');
-        return [[Number(name), Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[1])] as const];
-      } catch {
-        return [];
-      }
-    });
-  const below = (pid: number): number[] =>
-    parents.filter(([, parent]) => parent === pid).flatMap(([child]) => [child, ...below(child)]);
-  return below(of);
-}
-
 /** How many of some processes, or of any that name the data folder, are there five seconds later. */
 async function processesLeft(data: string, pids: readonly number[]): Promise<number> {
-  const line = (pid: number) => {
-    try {
-      return readFileSync(`/proc/${pid}/cmdline`, 'utf8');
-    } catch {
-      return '';
-    }
-  };
   const left = () =>
-    new Set([
-      ...pids.filter((pid) => line(pid) !== ''),
-      ...readdirSync('/proc').flatMap((name) =>
-        /^\d+$/.test(name) && Number(name) !== process.pid && line(Number(name)).includes(data)
-          ? [Number(name)]
-          : [],
-      ),
-    ]).size;
+    running().filter((one) => (pids.includes(one.pid) && one.line !== '') || one.line.includes(data)).length;
   for (let tries = 0; tries < 50 && left() > 0; tries += 1) await pause(100);
   return left();
 }
@@ -197,9 +167,7 @@ async function kill(fault: Fault, { data, pid }: House, random: RandomSource): P
         if (list.length === 0) throw new Error('Nothing of that kind is there.');
         return list[random.int(0, list.length - 1)] as T;
       };
-      const command = (one: number) => readFileSync(`/proc/${one}/cmdline`, 'utf8');
-      const servers = descendants(pid).filter((one) => command(one).includes('server/dist/main.js'));
-      const first = servers.find((one) => descendants(pid).includes(one) && descendants(one).length > 0);
+      const { first, others } = serversBelow(pid);
       switch (fault) {
         case 'connection':
         case 'backend': {
@@ -217,9 +185,9 @@ async function kill(fault: Fault, { data, pid }: House, random: RandomSource): P
         case 'postmaster':
           return void process.kill(postmasterOf(data)[0], 'SIGKILL');
         case 'server':
-          return void process.kill(any(servers.filter((one) => one !== first)), 'SIGKILL');
+          return void process.kill(any(others).pid, 'SIGKILL');
         case 'first':
-          return void process.kill(any(first === undefined ? [] : [first]), 'SIGKILL');
+          return void process.kill(any(first === undefined ? [] : [first]).pid, 'SIGKILL');
       }
     } catch {
       await pause(50);

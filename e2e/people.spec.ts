@@ -201,11 +201,17 @@ test('signing out leaves nothing readable on the device, and what was unsent com
     await page.keyboard.press('ArrowRight');
     await expect(page.locator('[data-fact]')).not.toHaveAttribute('elementtiming', before as string);
   }
+  // Another window of the browser shows the pupils all the while.
+  const other = await context.newPage();
+  await other.goto(`${house().base}/pupils`);
+  await expect(other.getByText('Melusine Q.').first()).toBeVisible();
   await page.goto(`${house().base}/settings`);
   await expect(page.getByText(/No connection\. 3 things are kept/)).toBeVisible();
   expect(await kept(page)).toContain('Melusine');
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByText('3 things had not reached the server. They are locked up')).toBeVisible();
+  await expect(other.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await other.close();
   const left = await kept(page);
   expect(left).not.toContain('Melusine');
   expect(left).not.toContain(pupil.id);

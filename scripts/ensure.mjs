@@ -6,9 +6,6 @@ import { fileURLToPath } from 'node:url';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 
-/** What is searched for import circles. */
-export const searched = ['core/src', 'wire/src', 'server/src', 'web/src', 'scripts', 'bench', 'e2e'];
-
 /** Ends the program with one sentence. */
 export function giveUp(sentence) {
   process.stderr.write(`${sentence}\n`);

@@ -1,7 +1,8 @@
 // npm run quick: what can be known in under two minutes, all at once: lint, circles, types, and the unit tests of core, wire and web.
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { ensureNode, ensurePackages, root, searched } from './ensure.mjs';
+import { circles } from './circles.mjs';
+import { ensureNode, ensurePackages, root } from './ensure.mjs';
 
 ensureNode();
 ensurePackages();
@@ -25,13 +26,7 @@ function run(name, args) {
 
 const all = await Promise.all([
   run('types, then circles', [module('typescript/bin/tsc'), '-b']).then(
-    async (good) =>
-      (await run('circles', [
-        module('dependency-cruiser/bin/dependency-cruise.mjs'),
-        '--config',
-        '.dependency-cruiser.cjs',
-        ...searched,
-      ])) && good,
+    async (good) => (await run('circles', circles)) && good,
   ),
   run('lint', [module('eslint/bin/eslint.js'), '.', '--max-warnings', '0']),
   run('unit tests', [

@@ -13,16 +13,11 @@ For whoever has the machine; a tutor of the room can make one too, under Room, P
   --address URL    where the application is reached (default http://localhost:8080)
 `;
 
-/** Ends with one sentence. */
-function giveUp(sentence: string): never {
-  process.stderr.write(`${sentence}\n`);
-  process.exit(1);
-}
-
 async function main(args: readonly string[]): Promise<void> {
   if (args.includes('--help')) return void process.stdout.write(help);
   const value = (name: string) => (args.includes(name) ? args[args.indexOf(name) + 1] : undefined);
-  const email = value('--email') ?? giveUp('--email should be followed by the address of the account.');
+  const email = value('--email');
+  if (email === undefined) return fail('--email should be followed by the address of the account.');
   const data = await openData(resolve(root, value('--data') ?? '.veldrift'));
   try {
     await ensureDatabase(data.cluster, 'veldrift');
@@ -34,7 +29,7 @@ async function main(args: readonly string[]): Promise<void> {
         [email],
       );
       const [user] = rows;
-      if (!user) return void (process.exitCode = fail(`There is no account with the address ${email} here.`));
+      if (!user) return fail(`There is no account with the address ${email} here.`);
       const pass = await inRoom(db, user.room_id, async (tx) => {
         await note(tx, null, 'resetMade', user.name);
         return makePass(tx, 'reset', user.id, null);
@@ -48,9 +43,10 @@ async function main(args: readonly string[]): Promise<void> {
   }
 }
 
-function fail(sentence: string): number {
+/** Says one sentence, and ends with 1 once everything is closed. */
+function fail(sentence: string): void {
   process.stderr.write(`${sentence}\n`);
-  return 1;
+  process.exitCode = 1;
 }
 
 await main(process.argv.slice(2));

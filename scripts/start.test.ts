@@ -1,8 +1,9 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { demoPassword, demoTutors } from './demo/load.ts';
+import { running, serversBelow } from './processes.ts';
 
 const root = resolve(import.meta.dirname, '..');
 const data = mkdtempSync(join('/tmp', 'veldrift-start-'));
@@ -56,44 +57,11 @@ async function up(...options: string[]): Promise<Up> {
   };
 }
 
-interface Running {
-  readonly pid: number;
-  readonly parent: number;
-  readonly uid: number;
-  readonly line: string;
-}
-
-/** Every process of this machine, from /proc. */
-function running(): Running[] {
-  return readdirSync('/proc')
-    .filter((name) => /^\d+$/.test(name) && Number(name) !== process.pid)
-    .flatMap((name) => {
-      try {
-        const status = readFileSync(`/proc/${name}/status`, 'utf8');
-        const field = (label: string) => Number(new RegExp(`^${label}:\\s+(\\d+)`, 'm').exec(status)?.[1]);
-        const line = readFileSync(`/proc/${name}/cmdline`, 'utf8').replaceAll('\0', ' ');
-        return [{ pid: Number(name), parent: field('PPid'), uid: field('Uid'), line }];
-      } catch {
-        return [];
-      }
-    });
-}
-
 /** Command lines that hold this text. */
 const processesOf = (text: string): string[] =>
   running()
     .map((one) => one.line)
     .filter((line) => line.includes(text));
-
-/** The processes that answer requests, below one: those of the built server that have none below them. */
-function serversBelow(pid: number): Running[] {
-  const all = running();
-  const below = (of: number): Running[] =>
-    all.filter((one) => one.parent === of).flatMap((one) => [one, ...below(one.pid)]);
-  return below(pid).filter(
-    (one) => one.line.includes('server/dist/main.js') && !all.some((other) => other.parent === one.pid),
-  );
-}
 
 async function signIn(address: string): Promise<{ status: number; cookie: string }> {
   const response = await fetch(`${address}/api/sign-in`, {
@@ -189,7 +157,7 @@ describe('npm start', () => {
     const postmaster = () =>
       Number(readFileSync(join(data, 'data', 'postmaster.pid'), 'utf8').split('\n')[0]);
     await back(() => process.kill(postmaster(), 'SIGKILL'));
-    const servers = serversBelow(second.pid);
+    const servers = serversBelow(second.pid).others;
     expect(servers.length).toBeGreaterThan(0);
     for (const { pid, uid } of servers) {
       expect(uid).not.toBe(0);

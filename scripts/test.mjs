@@ -3,15 +3,8 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import {
-  ensureDebian,
-  ensureNode,
-  ensurePackages,
-  hasChromium,
-  hasPostgres,
-  root,
-  searched,
-} from './ensure.mjs';
+import { circles } from './circles.mjs';
+import { ensureDebian, ensureNode, ensurePackages, hasChromium, hasPostgres, root } from './ensure.mjs';
 
 ensureNode();
 ensureDebian(['postgresql'], hasPostgres);
@@ -53,12 +46,7 @@ const module = (path) => join(root, 'node_modules', path);
 const json = (name) => JSON.parse(readFileSync(join(dir, name), 'utf8'));
 
 whole('lint', [module('eslint/bin/eslint.js'), '.', '--max-warnings', '0']);
-whole('import circles', [
-  module('dependency-cruiser/bin/dependency-cruise.mjs'),
-  '--config',
-  '.dependency-cruiser.cjs',
-  ...searched,
-]);
+whole('import circles', circles);
 whole('format', [module('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']);
 whole('types', [module('typescript/bin/tsc'), '-b']);
 counted(

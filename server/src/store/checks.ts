@@ -1,7 +1,7 @@
 import {
   decides,
   isCheck,
-  practiceMs,
+  playPracticeMs,
   summariseMinute,
   type AnswerWay,
   type CheckResult,
@@ -76,7 +76,7 @@ export async function refreshCheck(tx: RoomTx, playId: string): Promise<void> {
 /** The longest visit that is set down afterwards, ms. */
 const longestAfterwardsMs = 3 * 3_600_000;
 
-/** Time under way of a play, ms: no more than its gaps come to, and no more than its own clock says where that ran. */
+/** Practice time of a play, ms; of a visit set down afterwards, its length. */
 async function practiceOf(tx: RoomTx, play: EndedPlayRow): Promise<number> {
   const wholeMs = play.ended_at.getTime() - play.started_at.getTime();
   if (play.purpose === 'afterwards') return Math.max(0, Math.min(longestAfterwardsMs, wholeMs));
@@ -86,10 +86,13 @@ async function practiceOf(tx: RoomTx, play: EndedPlayRow): Promise<number> {
      union all select at from moves where room_id = $1 and play_id = $4 and move->>'kind' not in ('stop', 'leave', 'calm')`,
     [tx.roomId, play.id, play.pupil_id, play.table_id],
   );
-  if (happened.length === 0) return 0;
-  const between = practiceMs([play.started_at, play.ended_at, ...happened.map((one) => one.at)].map(Number));
-  // A table turned calm counts no more time; it is practice all the same.
-  return play.calm ? between : Math.min(between, play.used_ms);
+  return playPracticeMs({
+    startedMs: play.started_at.getTime(),
+    endedMs: play.ended_at.getTime(),
+    happenedMs: happened.map((one) => one.at.getTime()),
+    usedMs: play.used_ms,
+    calm: play.calm,
+  });
 }
 
 interface CheckRow {

@@ -15,6 +15,7 @@ import { Table } from '../screens/table/Table.tsx';
 import { api, ApiError } from './api.ts';
 import { useBookVersion } from './book.ts';
 import { deviceDb } from './deviceDb.ts';
+import { leaveWithOthers } from './leaveDevice.ts';
 import { cacheLastsMs, keptQueries, meQuery, pathwaysQuery, persister, queryClient } from './queries.ts';
 import { outboxOf, SessionProvider, useSessionStatus } from './session.tsx';
 import { page, PageTrouble } from './page.tsx';
@@ -206,6 +207,7 @@ function WithOutbox({ me, ended }: { readonly me: Me; readonly ended: boolean })
     void deviceDb().then((db) => openMinutes(db, outbox, me.userId, new Date().toISOString()));
     void tidyPlays();
   }, [me.userId, outbox]);
+  useEffect(() => leaveWithOthers(me), [me]);
   return (
     <SessionProvider me={me} ended={ended} outbox={outbox}>
       <PageTrouble at={pathname}>

@@ -5,6 +5,7 @@ import type { OwnPathway } from '@veldrift/core';
 import { api, ApiError } from './api.ts';
 import { takeOwnPathways } from './book.ts';
 import { deviceDb, isGame } from './deviceDb.ts';
+import { createKeptCache } from './keptCache.ts';
 import { finishSigningOut } from './signingOut.ts';
 
 const dayMs = 86_400_000;
@@ -52,16 +53,15 @@ export const keptQueries = {
   shouldDehydrateQuery: (query: Query) => query.state.data !== undefined,
 } as const;
 
+/** The fetched pages of whoever is in, on this device. */
+export const keptCache = createKeptCache(() => deviceDb());
+
 /** Keeps the fetched pages on this device, so that the application opens without a network. Cleared on signing out. */
 export const persister = createAsyncStoragePersister({
   key: cacheKey,
   throttleTime: 500,
   serialize,
-  storage: {
-    getItem: async (key) => (await (await deviceDb()).get('cache', key)) ?? null,
-    setItem: async (key, value) => void (await (await deviceDb()).put('cache', value, key)),
-    removeItem: async (key) => void (await (await deviceDb()).delete('cache', key)),
-  },
+  storage: keptCache,
 });
 
 export const meQuery = queryOptions({

@@ -51,6 +51,19 @@ describe('signing out', () => {
     expect(await db.count('sealed')).toBe(0);
   });
 
+  it('adds to what another window has just locked up', async () => {
+    await fill();
+    await sealUser(db, 'u', key(7));
+    await db.put('outbox', row('d'));
+    await sealUser(db, 'u', key(7));
+    // And again with nothing more.
+    await sealUser(db, 'u', key(7));
+    expect(await readable()).not.toContain('"a"');
+    await unsealUser(db, 'u', key(7));
+    expect((await db.getAll('outbox')).map((one) => one.id)).toEqual(['a', 'b', 'c', 'd']);
+    expect((await db.getAll('plays')).map((one) => one.playId)).toEqual(['open', 'theirs']);
+  });
+
   it('opens under no other key and for no other user', async () => {
     await fill();
     await sealUser(db, 'u', key(7));

@@ -23,6 +23,8 @@ const keyFrom = (sealKey: string): Promise<CryptoKey> =>
  * which the device forgets with it. Where nothing can be locked up, or without a key, it is only taken off.
  */
 export async function sealUser(db: DeviceDb, userId: string, sealKey: string | null): Promise<void> {
+  // What another window has locked up just before is locked up again with the rest.
+  if (sealKey !== null) await unsealUser(db, userId, sealKey);
   const outbox = await db.getAllFromIndex(
     'outbox',
     'byUser',

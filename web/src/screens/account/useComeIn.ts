@@ -4,7 +4,7 @@ import type { FieldPath, FieldValues, UseFormSetError } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { api, ApiError } from '../../app/api.ts';
 import { leaveDevice } from '../../app/leaveDevice.ts';
-import { meQuery } from '../../app/queries.ts';
+import { keptCache, meQuery } from '../../app/queries.ts';
 import { signedInAgain } from '../../app/signingOut.ts';
 
 /**
@@ -28,6 +28,7 @@ export function useComeIn<Input extends FieldValues>(
       const me = await api.me();
       // Another person at the same device sees nothing of the one before.
       if (before && before.userId !== me.userId) await leaveDevice(before);
+      keptCache.open();
       client.setQueryData(meQuery.queryKey, me);
       await navigate(to, { replace: true });
       await client.invalidateQueries();

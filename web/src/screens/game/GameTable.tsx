@@ -26,7 +26,7 @@ export function GameTable({ row }: { readonly row: GameRow }) {
           <Button variant="outlined" component={Link} to={`/review/${row.playId}`}>
             What was played
           </Button>
-          <Button variant="outlined" component={Link} to={`/shelf/${row.plan.game}`}>
+          <Button variant="outlined" component={Link} to={`/shelf/${row.plan.game}?pupil=${row.pupilId}`}>
             Begin it anew
           </Button>
         </div>

@@ -3,7 +3,7 @@ import {
   isCheck,
   placementDecision,
   placementResult,
-  practiceMs,
+  playPracticeMs,
   readPlacement,
   classifyAnswer,
   summariseMinute,
@@ -60,8 +60,17 @@ export function localReview(row: PlayRow, pupil: Pupil, playId: string = row.pla
       interrupted: state.interrupted,
       clockCorrected: false,
       summary: { ...summary, medianMs: timeMs?.median ?? null },
-      practiceMs: practiceMs([row.startedAt, row.savedAt, ...given.map((one) => one.at)].map(Date.parse)),
-      counts: isCheck(row.purpose) && decides({ endReason: state.endReason, calm }),
+      practiceMs: playPracticeMs({
+        startedMs: Date.parse(row.startedAt),
+        endedMs: Date.parse(row.savedAt),
+        happenedMs: given.map((one) => Date.parse(one.at)),
+        usedMs: state.usedMs,
+        calm,
+      }),
+      counts:
+        isCheck(row.purpose) &&
+        summary.rightPerMinute !== null &&
+        decides({ endReason: state.endReason, calm }),
     },
     pupil,
     answers: given.map(kept),

@@ -32,9 +32,8 @@ function Page({ game }: { readonly game: AnyGame }) {
   const pupils = useQuery(pupilsQuery);
   const houses = useQuery(houseRulesQuery);
   const asked = params.get('pupil');
-  const named = pupils.data?.find((one) => one.id === asked);
   // Whoever is asked for, or nobody: another child at the table would be another child's record.
-  const pupil = asked === null ? pupils.data?.[0] : named;
+  const pupil = pupils.data?.find((one) => one.id === asked);
   const { data: played } = useQuery({ ...pupilGamesQuery(pupil?.id ?? ''), enabled: pupil !== undefined });
   const at = played?.find((one) => one.game === game.id);
   const [chosen, setChosen] = useState<ChosenRules | null>(null);
@@ -46,7 +45,7 @@ function Page({ game }: { readonly game: AnyGame }) {
       <Loading what="the game" />
     );
   // A pupil added elsewhere is on the way.
-  if (asked !== null && !named)
+  if (asked !== null && !pupil)
     return pupils.isFetching ? (
       <Loading what="the pupil" />
     ) : (
