@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import {
   addPupil,
   deletePupil,
@@ -11,6 +11,7 @@ import {
   signIn,
   toReview,
 } from './house.ts';
+import { test } from './steady.ts';
 
 /** A drill at the table of a pupil who types. Gives the id of the play. */
 async function drill(page: Page, capture: 'keypad' | 'tutor' = 'keypad') {

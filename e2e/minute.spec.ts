@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import {
   addPupil,
   deletePupil,
@@ -12,6 +12,7 @@ import {
   typeAnswer,
 } from './house.ts';
 import type { PupilInput } from '@veldrift/wire';
+import { test } from './steady.ts';
 
 let made: PupilInput | undefined;
 test.beforeEach(async ({ page }) => {

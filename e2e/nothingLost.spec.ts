@@ -1,4 +1,4 @@
-import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { expect, type BrowserContext, type Page } from '@playwright/test';
 import { withClient } from '@veldrift/server';
 import type { PupilInput } from '@veldrift/wire';
 import { chromium as launch } from '@playwright/test';
@@ -19,6 +19,7 @@ import {
   typeAnswer,
 } from './house.ts';
 import { chromium } from './playwright.config.ts';
+import { test } from './steady.ts';
 
 /** Facts kept by the server must be those answered, each once. */
 async function expectKept(page: Page, playId: string, answers: number) {

