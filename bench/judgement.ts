@@ -1,5 +1,5 @@
 import { profiles, schools, type Profile } from '@veldrift/core';
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { format, resolveConfig } from 'prettier';
@@ -7,13 +7,22 @@ import type { Bench } from './section.ts';
 import { bySchool, ratioOf, turned, writePage, wrongOf } from './judgement/page.ts';
 import { placementHead, writePlacement } from './judgement/placementPage.ts';
 import type { Job } from './judgement/jobs.ts';
+import { keyOf, sensitivityHead, writeSensitivity } from './judgement/sensitivityPage.ts';
+import { cells, quickCells } from './judgement/worlds.ts';
 import { runJobs } from './judgement/pool.ts';
 
 const learners = Number(process.env.VELDRIFT_LEARNERS ?? 2000);
 const turnedLearners = Math.min(200, learners);
 const inJob = 50;
-/** `placement`: only that part of the page is worked out afresh, in a minute; the schools need some twenty. */
-const onlyPlacement = process.env.VELDRIFT_PART === 'placement';
+/** Parts of the page; VELDRIFT_PART names one that is worked out afresh alone: the placement needs a minute, the others some twenty. */
+const parts = ['schools', 'sensitivity', 'placement'] as const;
+type Part = (typeof parts)[number];
+const wanted: readonly Part[] = parts.filter((one) => (process.env.VELDRIFT_PART ?? one) === one);
+const heads: Readonly<Record<Part, string>> = {
+  schools: '',
+  sensitivity: sensitivityHead,
+  placement: placementHead,
+};
 /** Of a hundred counted answers, how many the tutor marks. */
 const seenShares = [0, 30, 90];
 
@@ -37,7 +46,7 @@ const placed: readonly (readonly [Profile, boolean, string])[] = [
 
 /** Schools and placement on simulated learners, in worker threads; writes docs/judgement.md and its pictures. */
 export const judgementBench: Bench = async (root, say) => {
-  const parts = (count: number) =>
+  const jobsOf = (count: number) =>
     Array.from({ length: Math.ceil(count / inJob) }, (_, at) => ({
       from: at * inJob,
       count: Math.min(inJob, count - at * inJob),
@@ -56,7 +65,7 @@ export const judgementBench: Bench = async (root, say) => {
   const schoolJobs: Job[] = [
     ...schools.flatMap((name) =>
       profiles.flatMap((profile) =>
-        parts(learners).map((part): Job => ({
+        jobsOf(learners).map((part): Job => ({
           ...school,
           ...part,
           key: `${name} ${profile}`,
@@ -66,7 +75,7 @@ export const judgementBench: Bench = async (root, say) => {
       ),
     ),
     ...seenShares.flatMap((seen) =>
-      parts(learners).map((part): Job => ({
+      jobsOf(learners).map((part): Job => ({
         ...school,
         ...part,
         key: `seen ${seen}`,
@@ -78,7 +87,7 @@ export const judgementBench: Bench = async (root, say) => {
     ...schools.flatMap((name) =>
       turned[name].flatMap(([label, policy]) =>
         profiles.flatMap((profile) =>
-          parts(turnedLearners).map((part): Job => ({
+          jobsOf(turnedLearners).map((part): Job => ({
             ...school,
             ...part,
             policy,
@@ -91,7 +100,7 @@ export const judgementBench: Bench = async (root, say) => {
     ),
   ];
   const placementJobs = placements.flatMap(({ key, pathway, operation, profile, ownPace }) =>
-    parts(Math.min(1000, learners)).map((part): Job => ({
+    jobsOf(Math.min(1000, learners)).map((part): Job => ({
       kind: 'placement',
       ...part,
       key,
@@ -101,12 +110,31 @@ export const judgementBench: Bench = async (root, say) => {
       ownPace,
     })),
   );
+  const cellLearners = Math.min(400, learners);
+  const cellJobs = [...cells, ...quickCells].flatMap((cell) =>
+    cell.profiles.flatMap((profile) =>
+      jobsOf(Math.ceil(cellLearners / cell.profiles.length)).map((part): Job => ({
+        ...school,
+        ...part,
+        seen: cell.seen ?? 0,
+        world: cell.world,
+        key: keyOf(cell, profile),
+        school: 'eachFactInstant',
+        profile,
+      })),
+    ),
+  );
+  const jobs: Readonly<Record<Part, readonly Job[]>> = {
+    schools: schoolJobs,
+    sensitivity: cellJobs,
+    placement: placementJobs,
+  };
   const stop = new AbortController();
   process.once('SIGINT', () => stop.abort());
   const began = Date.now();
   let told = 0;
   const results = await runJobs(
-    onlyPlacement ? placementJobs : [...schoolJobs, ...placementJobs],
+    wanted.flatMap((one) => jobs[one]),
     Math.max(1, Number(process.env.VELDRIFT_THREADS ?? cpus().length)),
     (done, of) => {
       if (done < of && Date.now() - told < 10_000) return;
@@ -118,20 +146,22 @@ export const judgementBench: Bench = async (root, say) => {
   const dir = join(root, 'docs/judgement');
   mkdirSync(dir, { recursive: true });
   const file = join(root, 'docs/judgement.md');
-  const onPlacement = writePlacement(
-    results,
-    placements.map((one) => [one.key, one.says]),
-  );
-  const keep = async (page: string) =>
-    writeFileSync(file, await format(page, { ...(await resolveConfig(file)), parser: 'markdown' }));
-  if (onlyPlacement) {
-    const before = readFileSync(file, 'utf8');
-    await keep(`${before.slice(0, before.indexOf(placementHead))}${onPlacement}`);
-    return null;
-  }
-  const written = writePage(results, seenShares);
-  await keep(`${written.page}\n${onPlacement}`);
-  for (const [name, svg] of Object.entries(written.pictures)) writeFileSync(join(dir, `${name}.svg`), svg);
+  const before = existsSync(file) ? partsOf(readFileSync(file, 'utf8')) : {};
+  const written = wanted.includes('schools') ? writePage(results, seenShares) : undefined;
+  const texts: Readonly<Record<Part, () => string>> = {
+    schools: () => written?.page ?? '',
+    sensitivity: () => writeSensitivity(results, cellLearners),
+    placement: () =>
+      writePlacement(
+        results,
+        placements.map((one) => [one.key, one.says]),
+      ),
+  };
+  const page = parts.map((one) => (wanted.includes(one) ? texts[one]() : (before[one] ?? ''))).join('\n');
+  writeFileSync(file, await format(page, { ...(await resolveConfig(file)), parser: 'markdown' }));
+  for (const [name, svg] of Object.entries(written?.pictures ?? {}))
+    writeFileSync(join(dir, `${name}.svg`), svg);
+  if (!written) return null;
   return {
     title: 'Judgement on simulated learners',
     says: `${learners} simulated learners per school and profile, in worker threads; all tables and pictures: [judgement.md](judgement.md).`,
@@ -146,3 +176,11 @@ export const judgementBench: Bench = async (root, say) => {
     }),
   };
 };
+
+/** The parts of the page as written before. */
+function partsOf(page: string): Partial<Record<Part, string>> {
+  const starts = parts
+    .map((one) => ({ one, at: heads[one] === '' ? 0 : page.indexOf(heads[one]) }))
+    .filter(({ at }) => at >= 0);
+  return Object.fromEntries(starts.map(({ one, at }, nth) => [one, page.slice(at, starts[nth + 1]?.at)]));
+}

@@ -6,11 +6,13 @@ import {
   trialPlaces,
   trialSets,
   tryOn,
+  yardstick,
   type PlacementRun,
   type Policy,
   type Profile,
   type School,
   type SchoolRun,
+  type World,
 } from '@veldrift/core';
 
 /** A part of the work that one thread does at a time. */
@@ -22,6 +24,7 @@ export type Job =
       readonly profile: Profile;
       readonly policy: Partial<Policy>;
       readonly seen: number;
+      readonly world?: World;
       readonly from: number;
       readonly count: number;
     }
@@ -60,6 +63,6 @@ export function run(job: Job): Result {
   return {
     kind: 'school',
     key: job.key,
-    runs: seeds.map((seed) => tryOn(job.school, policy, job.profile, seed, job.seen)),
+    runs: seeds.map((seed) => tryOn(job.school, policy, job.profile, seed, job.seen, job.world ?? yardstick)),
   };
 }

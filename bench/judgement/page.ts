@@ -4,8 +4,8 @@ import {
   quantile,
   schoolNames,
   schools,
-  slowPace,
   trialCeiling,
+  yardstick,
   type Policy,
   type Profile,
   type School,
@@ -142,7 +142,7 @@ Written by \`npm run bench -- judgement\`. Simulated children (core/simulation) 
 school; what the school says is compared with what they truly know. Every number follows from the seeds: run again, it comes out the same.
 
 The yardstick. Recalled: median 0.9 s, 2 in 100 wrong. Worked out: 3.4 s, 8 in 100 wrong (small counts 1.8 s). Not known: 6 s, 60 in 100
-wrong. A slow child takes ${slowPace} times as long. A treated meeting lifts not known to worked out with 0.20 and worked out to recalled
+wrong. A slow child takes ${yardstick.slowPace} times as long. A treated meeting lifts not known to worked out with 0.20 and worked out to recalled
 with 0.06; a day unseen drops recalled to worked out with 0.010, halved by each later recall. Two visits a week, 40 answers each, the first
 of a week with its minute; 0.8 s between prompts; the drill withdraws and returns. Measured times vary by a spread of 150 ms, and answers in
 doubt are no evidence. Naming takes as long as recalling, so the ceiling is ${Math.round(trialCeiling('clean'))} a minute, and

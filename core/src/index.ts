@@ -75,6 +75,7 @@ export * from './games/sentences.ts';
 export * from './games/stretch.ts';
 export * from './planning/checkDue.ts';
 export * from './planning/drillPool.ts';
+export * from './simulation/figures.ts';
 export * from './simulation/learner.ts';
 export * from './simulation/measureLearner.ts';
 export * from './simulation/profiles.ts';

@@ -87,8 +87,7 @@ export function liveThrough(
           : 'notKnown';
     },
     operations.flatMap((one) => factsInRange(one).map(factKey)),
-    pupil.pace,
-    pupil.slip,
+    { pace: pupil.pace, ...(pupil.slip ? { slip: pupil.slip } : {}) },
   );
 
   const events: TableEvent[] = [];

@@ -46,6 +46,18 @@ export function shuffled<T>(items: readonly T[], random: RandomSource): T[] {
   return out;
 }
 
+/** A draw from the gamma distribution of a shape of 1 or more and scale 1 (Marsaglia and Tsang, 2000; from memory). Throws RangeError below 1. */
+export function gamma(shape: number, random: RandomSource): number {
+  if (!(shape >= 1)) throw new RangeError('The shape should be 1 or more.');
+  const d = shape - 1 / 3;
+  const c = 1 / Math.sqrt(9 * d);
+  for (;;) {
+    const x = normal(random);
+    const v = (1 + c * x) ** 3;
+    if (v > 0 && Math.log(1 - random.unit()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
+  }
+}
+
 /** A standard normal draw (Box-Muller, 1958). */
 export function normal(random: RandomSource): number {
   const u = 1 - random.unit();

@@ -2,14 +2,15 @@ import { median } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { createRandom } from '../random/random.ts';
 import { isCheckDue } from '../planning/checkDue.ts';
-import { ask, createLearner, learnerFigures, type Knowledge } from './learner.ts';
+import { learnerFigures, type Knowledge, type LearnerFigures } from './figures.ts';
+import { ask, createLearner } from './learner.ts';
 
 /** Many first answers from fresh learners who hold one fact in one way. */
 function answers(knowledge: Knowledge, key = '7x8', pace = 1) {
   const random = createRandom(7);
   return Array.from({ length: 4000 }, () =>
     ask(
-      createLearner(() => knowledge, [key], pace),
+      createLearner(() => knowledge, [key], { pace }),
       key,
       0,
       random,
@@ -74,5 +75,59 @@ describe('check due', () => {
     expect(isCheckDue(null, 100)).toBe(true);
     expect(isCheckDue(94, 100)).toBe(true);
     expect(isCheckDue(95, 100)).toBe(false);
+  });
+});
+
+describe('other children than the yardstick’s', () => {
+  const timesOf = (over: Partial<LearnerFigures>, knowledge: Knowledge = 'workedOut') => {
+    const random = createRandom(11);
+    const figures = { ...learnerFigures, ...over };
+    return Array.from({ length: 4000 }, () =>
+      ask(
+        createLearner(() => knowledge, ['7x8'], { figures }),
+        '7x8',
+        0,
+        random,
+      ),
+    );
+  };
+
+  it('with gamma times keep median and coefficient of variation', () => {
+    const times = timesOf({ shape: 'gamma' }).map((one) => one.latencyMs);
+    expect(median(times) / 3400).toBeCloseTo(1, 1);
+    const mean = times.reduce((sum, one) => sum + one, 0) / times.length;
+    const deviation = Math.sqrt(times.reduce((sum, one) => sum + (one - mean) ** 2, 0) / times.length);
+    expect(Math.abs(deviation / mean - Math.sqrt(Math.exp(0.45 ** 2) - 1))).toBeLessThan(0.03);
+  });
+
+  it('err by carelessness or by another sign, and never are right by it', () => {
+    const wrong = (over: Partial<LearnerFigures>) =>
+      timesOf(over, 'recalled').filter((one) => !one.right).length / 4000;
+    expect(Math.abs(wrong({}) - 0.02)).toBeLessThan(0.01);
+    expect(Math.abs(wrong({ careless: 0.06 }) - 0.0788)).toBeLessThan(0.015);
+    const misread = timesOf({ signConfusion: 1 }, 'recalled');
+    for (const one of misread) expect([one.given, one.right]).toEqual([15, false]);
+  });
+
+  it('tire within a visit, and are quicker with each meeting of a fact just recalled', () => {
+    const mean = (list: readonly number[]) => list.reduce((sum, one) => sum + one, 0) / list.length;
+    const later = (over: Partial<LearnerFigures>, day: number) => {
+      const random = createRandom(5);
+      return Array.from({ length: 2000 }, () => {
+        const learner = createLearner(() => 'workedOut', ['7x8'], {
+          figures: { ...learnerFigures, toRecalled: 1, forgetPerDay: 0, ...over },
+        });
+        const asked = Array.from({ length: 5 }, () => ask(learner, '7x8', 0, random).latencyMs);
+        return [...asked, ask(learner, '7x8', day, random).latencyMs];
+      });
+    };
+    const at = (runs: readonly (readonly number[])[], nth: number) =>
+      mean(runs.map((one) => one[nth] as number));
+    const tired = later({ fatigue: 0.1 }, 1);
+    expect(at(tired, 4) / at(tired, 1)).toBeCloseTo(1.4 / 1.1, 1);
+    // Rested on another day.
+    expect(at(tired, 5) / at(tired, 4)).toBeCloseTo(1 / 1.4, 1);
+    const fresh = later({ freshSlower: 0.8 }, 1);
+    expect(at(fresh, 1) / at(fresh, 4)).toBeCloseTo(1.8 / (1 + 0.8 * 0.7 ** 3), 1);
   });
 });

@@ -1,14 +1,12 @@
 import { parseFactKey, unorderedKey, type FactKey } from '../facts/fact.ts';
 import type { FactSet } from '../facts/factSet.ts';
 import type { RandomSource } from '../random/random.ts';
-import { createLearner, type Knowledge, type Learner } from './learner.ts';
+import { yardstick, type Knowledge, type World } from './figures.ts';
+import { createLearner, type Learner } from './learner.ts';
 
 /** Kinds of simulated children, by what they know along a pathway and how fast they are. */
 export const profiles = ['clean', 'graded', 'patchy', 'slow', 'fingers'] as const;
 export type Profile = (typeof profiles)[number];
-
-/** A slow child takes so many times as long for everything. */
-export const slowPace = 1.6;
 
 /**
  * A learner of a profile whose knowledge gives out at the set `first` (0 to the number of sets).
@@ -23,6 +21,7 @@ export function makeLearner(
   sets: readonly Pick<FactSet, 'introduces' | 'practises'>[],
   first: number,
   random: RandomSource,
+  world: World = yardstick,
 ): Learner {
   const hole = profile === 'patchy' && first > 1 && random.unit() < 1 / 3 ? random.int(0, first - 2) : -1;
   const known = new Map<FactKey, Knowledge>();
@@ -30,11 +29,10 @@ export function makeLearner(
     for (const key of set.introduces) known.set(key, knowledgeAt(profile, at, first, hole, random));
   });
   const facts = [...new Set(sets.flatMap((set) => set.practises))];
-  return createLearner(
-    (key) => known.get(unorderedKey(parseFactKey(key))) ?? 'notKnown',
-    facts,
-    profile === 'slow' ? slowPace : 1,
-  );
+  return createLearner((key) => known.get(unorderedKey(parseFactKey(key))) ?? 'notKnown', facts, {
+    pace: profile === 'slow' ? world.slowPace : 1,
+    figures: world.figures,
+  });
 }
 
 function knowledgeAt(

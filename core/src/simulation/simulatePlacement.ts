@@ -2,7 +2,8 @@ import type { FactSet } from '../facts/factSet.ts';
 import { createRandom, mixSeed, seedFrom } from '../random/random.ts';
 import { beginPlacement, placeAnswer, placementResult, type PlacementPlan } from '../practice/placement.ts';
 import { measure } from './measureLearner.ts';
-import { makeLearner, slowPace, trueFirstSet, type Profile } from './profiles.ts';
+import { yardstick } from './figures.ts';
+import { makeLearner, trueFirstSet, type Profile } from './profiles.ts';
 
 /** One simulated placement. */
 export interface PlacementRun {
@@ -26,7 +27,8 @@ export function simulatePlacement(
   const learner = makeLearner(profile, sets, first, random);
   const truth = trueFirstSet(learner, sets);
   const plan: PlacementPlan = { sets, startAt: 0, seed: seedFrom(random), timed: true, opens: true };
-  const limitMs = ownPace && profile === 'slow' ? 2 * 900 * slowPace : 2000;
+  const limitMs =
+    ownPace && profile === 'slow' ? 2 * yardstick.figures.recalled.medianMs * yardstick.slowPace : 2000;
   let reading = beginPlacement(plan);
   for (;;) {
     if (!reading.next) {

@@ -11,12 +11,12 @@ import { createRandom, mixSeed, seedFrom, type RandomSource } from '../random/ra
 import { digitsCorrect } from '../recall/digits.ts';
 import { factStateOf, isRecalled, untimedStateOf, type ClassedAnswer } from '../recall/factState.ts';
 import type { Mark } from '../recall/mark.ts';
-import { betweenPromptsMs, type Learner } from './learner.ts';
+import { yardstick, type World } from './figures.ts';
+import type { Learner } from './learner.ts';
 import { measure, type LearnerMeasuring } from './measureLearner.ts';
 import { makeLearner, notInstantShare, type Profile } from './profiles.ts';
 
-/** Answers of one visit, and the days of the week on which visits fall. */
-export const answersAVisit = 40;
+/** The days of the week on which visits fall. */
 export const visitWeekdays = [0, 3] as const;
 /** A learner not moved on by then counts as never. */
 export const mostVisits = 60;
@@ -43,10 +43,11 @@ export interface SchoolSetting {
   readonly limitMs?: number;
   /** Naming prompts a minute; null: not measured. */
   readonly ceiling?: number | null;
+  readonly world?: World;
 }
 
 /**
- * One learner on one set under one school, two visits a week, forty answers a visit of which the first of a week holds the
+ * One learner on one set under one school, two visits a week, some forty answers a visit of which the first of a week holds the
  * minute check; the drill withdraws and returns, with known facts from the sets before. Ends when the school says advance:
  * the tutor accepts. `at`: the set's place; the learner knows the sets before it, by profile.
  */
@@ -59,7 +60,8 @@ export function simulateSchool(
   // Seeds count up, and draws of neighbours are alike unless they are mixed.
   const random = createRandom(mixSeed(seed));
   const set = sets[at] as FactSet;
-  const learner = makeLearner(setting.profile, sets, at, random);
+  const world = setting.world ?? yardstick;
+  const learner = makeLearner(setting.profile, sets, at, random, world);
   const facts = [...new Set(set.practises)];
   const earlier = [...new Set(sets.slice(0, at).flatMap((one) => one.practises))].filter(
     (one) => !facts.includes(one),
@@ -71,9 +73,9 @@ export function simulateSchool(
   let heldVisits = 0;
   for (let visit = 0; visit < mostVisits; visit += 1) {
     const day = Math.floor(visit / 2) * 7 + (visitWeekdays[visit % 2] as number);
-    const table: Table = { setting, learner, random, day, record };
+    const table: Table = { setting, world, learner, random, day, visit, record };
     const used = visit % 2 === 0 && !isUntimed(setting.school) ? minute(table, facts, earlier) : 0;
-    drill(table, facts, earlier, Math.max(0, answersAVisit - used));
+    drill(table, facts, earlier, Math.max(0, world.answersAVisit - used));
     const { verdict } = decide({
       school: setting.school,
       policy: setting.policy,
@@ -119,16 +121,20 @@ interface Record {
 
 interface Table {
   readonly setting: SchoolSetting;
+  readonly world: World;
   readonly learner: Learner;
   readonly random: RandomSource;
   readonly day: number;
+  readonly visit: number;
   readonly record: Record;
 }
 
-function put({ setting, learner, random, day, record }: Table, fact: FactKey) {
+function put({ setting, world, learner, random, day, visit, record }: Table, fact: FactKey) {
   const untimed = isUntimed(setting.school);
   const how: LearnerMeasuring = {
     limitMs: setting.limitMs ?? 2000,
+    world,
+    visit,
     see: (answer) => seenOf(setting, answer.truth, fact, random),
   };
   const answer = measure(learner, fact, day, random, how);
@@ -179,7 +185,7 @@ function seenOf(setting: SchoolSetting, truth: string, fact: FactKey, random: Ra
 
 /** A minute check, mixed where the school wants it so. Gives the number of answers. */
 function minute(table: Table, facts: readonly FactKey[], earlier: readonly FactKey[]): number {
-  const { setting, random, record, day } = table;
+  const { setting, world, random, record, day } = table;
   const mixed = setting.school === 'publishedRate' && earlier.length > 1;
   const seed = seedFrom(random);
   const form = mixed
@@ -191,7 +197,7 @@ function minute(table: Table, facts: readonly FactKey[], earlier: readonly FactK
   let digits = 0;
   for (const fact of form) {
     const { answer } = put(table, fact);
-    usedMs += answer.latencyMs + betweenPromptsMs;
+    usedMs += answer.latencyMs + world.betweenPromptsMs;
     if (usedMs > setting.policy.minuteMs) break;
     if (answer.right) right += 1;
     else wrong += 1;

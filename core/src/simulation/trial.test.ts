@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { defaultPolicy, policyInForce } from '../advance/policy.ts';
 import { createRandom, mixSeed } from '../random/random.ts';
-import { makeLearner, profiles, slowPace, trueFirstSet, type Profile } from './profiles.ts';
+import { yardstick } from './figures.ts';
+import { makeLearner, profiles, trueFirstSet, type Profile } from './profiles.ts';
 import { mostVisits, type SchoolRun } from './simulateSchool.ts';
 import {
   sumTrial,
@@ -74,7 +75,7 @@ describe('simulated children', () => {
     expect(trialLimitMs('slow')).toBeGreaterThan(trialLimitMs('clean'));
     expect(trialCeiling('slow')).toBeLessThan(trialCeiling('clean'));
     // The pause between two prompts is the same for everyone: the ceiling falls by less than the pace.
-    expect(trialCeiling('slow')).toBeGreaterThan(trialCeiling('clean') / slowPace);
+    expect(trialCeiling('slow')).toBeGreaterThan(trialCeiling('clean') / yardstick.slowPace);
   });
 });
 

@@ -2,8 +2,10 @@ import type { Policy, School } from '../advance/policy.ts';
 import type { FactSet } from '../facts/factSet.ts';
 import { pathways } from '../facts/pathway.ts';
 import type { Operation } from '../facts/operation.ts';
-import { betweenPromptsMs, learnerFigures } from './learner.ts';
-import { slowPace, type Profile } from './profiles.ts';
+import { createRandom, mixSeed, normal } from '../random/random.ts';
+import { median } from '../recall/quantile.ts';
+import { yardstick, type World } from './figures.ts';
+import type { Profile } from './profiles.ts';
 import { simulateSchool, type SchoolRun } from './simulateSchool.ts';
 
 /** Sets on which schools are tried: of every operation, six to thirty facts not recalled at the start. */
@@ -22,22 +24,44 @@ export function trialSets(operation: Operation): readonly FactSet[] {
   return pathways[0]?.sets[operation] ?? [];
 }
 
-/** Naming takes a learner as long as recalling: a number read and given. Naming prompts a minute. */
-export function trialCeiling(profile: Profile): number {
-  const pace = profile === 'slow' ? slowPace : 1;
-  return 60_000 / (learnerFigures.recalled.medianMs * pace + betweenPromptsMs);
+/**
+ * Naming prompts a minute: a number read and given, which takes a learner as long as recalling, or the world's share of that;
+ * exactly, or as some namings drawn by `seed` would show it.
+ */
+export function trialCeiling(profile: Profile, world: World = yardstick, seed = 0): number {
+  const { medianMs, sigma } = world.figures.recalled;
+  const namingMs = medianMs * world.namingShare * (profile === 'slow' ? world.slowPace : 1);
+  if (world.namings === null) return 60_000 / (namingMs + world.betweenPromptsMs);
+  const random = createRandom(mixSeed(seed, 1));
+  const drawn = Array.from({ length: world.namings }, () => namingMs * Math.exp(sigma * normal(random)));
+  return 60_000 / (median(drawn) + world.betweenPromptsMs);
 }
 
 /** A slow child is judged at own pace: twice the median on facts that need no thought. In ms. */
-export function trialLimitMs(profile: Profile): number {
-  return profile === 'slow' ? 2 * learnerFigures.recalled.medianMs * slowPace : 2000;
+export function trialLimitMs(profile: Profile, world: World = yardstick): number {
+  return profile === 'slow' ? 2 * world.figures.recalled.medianMs * world.slowPace : 2000;
 }
 
 /** One simulated learner under a school. The same seed is the same learner, whatever the school. */
-export function tryOn(school: School, policy: Policy, profile: Profile, seed: number, seen = 0): SchoolRun {
+export function tryOn(
+  school: School,
+  policy: Policy,
+  profile: Profile,
+  seed: number,
+  seen = 0,
+  world: World = yardstick,
+): SchoolRun {
   const [operation, at] = trialPlaces[seed % trialPlaces.length] as (typeof trialPlaces)[number];
   return simulateSchool(
-    { school, policy, profile, seen, limitMs: trialLimitMs(profile), ceiling: trialCeiling(profile) },
+    {
+      school,
+      policy,
+      profile,
+      seen,
+      world,
+      limitMs: trialLimitMs(profile, world),
+      ceiling: trialCeiling(profile, world, seed),
+    },
     trialSets(operation),
     at,
     seed * 17 + 3,
