@@ -344,6 +344,9 @@ test('a child on a device of their own lays, claims and types there', async ({ p
   await expectNoViolations(child);
   await page.getByRole('button', { name: 'End', exact: true }).click();
   await expect(child.getByText('Done. Thank you.')).toBeVisible();
+  // Let go, it keeps the last words, and asks for no code until somebody wants to.
+  await expect(child.getByRole('button', { name: 'Join a table' })).toBeVisible();
+  await expect(child.getByText('Done. Thank you.')).toBeVisible();
   const kept = await review(page, playId);
   expect(kept.answers).toHaveLength(1);
   expect(kept.answers[0]).toMatchObject({ judgement: 'right', way: 'keypad', given: String(a + b) });

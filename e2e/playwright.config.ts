@@ -28,7 +28,8 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   projects: [
     { name: 'timed', testMatch: timed, workers: 1, retries: 2 },
-    { name: 'others', testMatch: /\.spec\.ts$/, testIgnore: timed, workers: 2 },
+    // Test by test, so that no worker idles beside a long file.
+    { name: 'others', testMatch: /\.spec\.ts$/, testIgnore: timed, workers: 2, fullyParallel: true },
   ],
   workers: 2,
   fullyParallel: false,

@@ -113,16 +113,17 @@ export async function refetchRecords(): Promise<void> {
 }
 
 /** Pupils deleted since, on another device: nothing of them stays on this one. */
-async function forgetGone(here: ReadonlySet<string>): Promise<void> {
-  queryClient.removeQueries({
-    predicate: ({ queryKey, state }) => {
-      const [kind, id] = queryKey;
-      if (kind === 'pupil' || kind === 'pupilGames' || kind === 'answers') return !here.has(id as string);
-      const of =
-        kind === 'review' ? (state.data as { pupil?: { id: string } } | undefined)?.pupil?.id : undefined;
-      return of !== undefined && !here.has(of);
-    },
-  });
+export async function forgetGone(here: ReadonlySet<string>): Promise<void> {
+  const isGone = ({ queryKey, state }: Query): boolean => {
+    const [kind, id] = queryKey;
+    if (kind === 'pupil' || kind === 'pupilGames' || kind === 'answers') return !here.has(id as string);
+    const of =
+      kind === 'review' ? (state.data as { pupil?: { id: string } } | undefined)?.pupil?.id : undefined;
+    return of !== undefined && !here.has(of);
+  };
+  // A page that looks at one asks again and is told; taken from under it, it would wait for ever. One that asks just now hears anyway.
+  queryClient.removeQueries({ predicate: (query) => isGone(query) && query.getObserversCount() === 0 });
+  void queryClient.resetQueries({ predicate: (query) => isGone(query) && query.state.data !== undefined });
   const db = await deviceDb();
   for (const play of await db.getAll('plays')) {
     const seats = isGame(play) ? play.seats.flatMap(({ pupil }) => pupil?.id ?? []) : [play.pupilId];

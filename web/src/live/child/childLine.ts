@@ -1,10 +1,15 @@
 import type { ChildShow, ChildTells } from '@veldrift/wire';
 import { api, ApiError } from '../../app/api.ts';
 
+/** What a table shows last of all, and by what a screen knows it. */
+export const lastWords = 'Done. Thank you.';
+export const overId = 'over';
+
 /** The table's end of a line to a child's screen. */
 export interface TableLine {
   readonly show: (shown: ChildShow) => void;
-  readonly close: () => void;
+  /** Lets go of the other end, once it has what was last shown. */
+  readonly close: () => Promise<void>;
 }
 
 /** The child's end. */
@@ -23,7 +28,7 @@ export const windowChannel = (name: string): string => `veldrift-child-${name}`;
 export function windowTableLine(name: string, onTells: (tells: ChildTells) => void): TableLine {
   const channel = new BroadcastChannel(windowChannel(name));
   channel.onmessage = ({ data }: MessageEvent<{ tells?: ChildTells }>) => data.tells && onTells(data.tells);
-  return { show: (show) => channel.postMessage({ show }), close: () => channel.close() };
+  return { show: (show) => channel.postMessage({ show }), close: () => Promise.resolve(channel.close()) };
 }
 
 export function windowScreenLine(name: string, onShow: (shown: ChildShow) => void): ScreenLine {
@@ -35,8 +40,14 @@ export function windowScreenLine(name: string, onShow: (shown: ChildShow) => voi
 /** To any device that joined by a code, over the server. What is shown is sent in order, the latest only. */
 export function deviceTableLine(link: string, onTells: (tells: ChildTells) => void): TableLine {
   const stop = listen(`/api/links/${link}/events`, (data) => data !== null && onTells(data as ChildTells));
-  const send = latestOnly<ChildShow>((shown) => api.showOn(link, shown));
-  return { show: send, close: stop };
+  const { send, sent } = latestOnly<ChildShow>((shown) => api.showOn(link, shown));
+  return {
+    show: send,
+    close: () => {
+      stop();
+      return sent();
+    },
+  };
 }
 
 export function deviceScreenLine(onShow: (shown: ChildShow | null) => void, onLost: () => void): ScreenLine {
@@ -84,27 +95,35 @@ function listen(
   };
 }
 
-/** One request at a time; what came meanwhile is sent after it, the latest only. A failed one is tried again. */
-function latestOnly<T>(send: (value: T) => Promise<void>): (value: T) => void {
+/**
+ * One request at a time; what came meanwhile is sent after it, the latest only. A failed one is tried again. `sent`: once there
+ * is nothing more to send.
+ */
+export function latestOnly<T>(request: (value: T) => Promise<void>): {
+  readonly send: (value: T) => void;
+  readonly sent: () => Promise<void>;
+} {
   let waiting: { readonly value: T } | undefined;
-  let busy = false;
+  let working: Promise<void> | undefined;
   const work = async () => {
-    busy = true;
     while (waiting) {
       const { value } = waiting;
       waiting = undefined;
       try {
-        await send(value);
+        await request(value);
       } catch (error) {
         if (error instanceof ApiError && !error.away && error.status < 500) continue;
         waiting ??= { value };
         await new Promise((done) => setTimeout(done, reconnectMs));
       }
     }
-    busy = false;
+    working = undefined;
   };
-  return (value) => {
-    waiting = { value };
-    if (!busy) void work();
+  return {
+    send: (value) => {
+      waiting = { value };
+      working ??= work();
+    },
+    sent: () => working ?? Promise.resolve(),
   };
 }

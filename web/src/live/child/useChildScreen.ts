@@ -2,7 +2,14 @@ import type { ChildShow, ChildTells } from '@veldrift/wire';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { api } from '../../app/api.ts';
-import { deviceTableLine, windowTableLine, type LineKind, type TableLine } from './childLine.ts';
+import {
+  deviceTableLine,
+  lastWords,
+  overId,
+  windowTableLine,
+  type LineKind,
+  type TableLine,
+} from './childLine.ts';
 
 /** A screen not heard of for so long has dropped out: the table goes side by side. */
 export const goneAfterMs = 1600;
@@ -72,14 +79,17 @@ export function useChildScreen(show: Omit<ChildShow, 'seq'>, hears: Hears): Chil
     open?.line.show({
       ...shown.current,
       fact: null,
-      says: '',
+      says: lastWords,
       game: null,
       keypad: false,
-      promptId: 'over',
+      promptId: overId,
       seq: (seq.current += 1),
     });
-    open?.line.close();
-    if (open?.link) void api.dropLink(open.link).catch(() => undefined);
+    // The screen keeps these last words; it is let go when it has them.
+    void open?.line
+      .close()
+      .then(() => (open.link === null ? undefined : api.dropLink(open.link)))
+      .catch(() => undefined);
     kindNow.current = null;
     setKind(null);
     setCode(null);

@@ -9,7 +9,7 @@ import { page } from '../../app/page.tsx';
 import { watchFrames } from '../../live/frameWatch.ts';
 import { Keypad } from '../../live/Keypad.tsx';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
-import { deviceScreenLine, windowScreenLine, type ScreenLine } from '../../live/child/childLine.ts';
+import { deviceScreenLine, overId, windowScreenLine, type ScreenLine } from '../../live/child/childLine.ts';
 import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
 import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
@@ -88,6 +88,7 @@ function Screen({ window: name, onLost }: { readonly window: string | null; read
   const [show, setShow] = useState<ChildShow | null>(null);
   const [typed, setTyped] = useState<TypedAnswer>([]);
   const [sentFor, setSentFor] = useState('');
+  const [ended, setEnded] = useState(false);
   const line = useRef<ScreenLine>(undefined);
   const spoiled = useRef(false);
   const lastSeq = useRef(-1);
@@ -113,13 +114,19 @@ function Screen({ window: name, onLost }: { readonly window: string | null; read
 
   const shownId = useRef('');
   useEffect(() => {
-    shownId.current = show?.promptId ?? '';
-  });
-  useEffect(() => {
+    // Let go after the table's last words: they stay, and no code is asked for until somebody wants to.
+    const letGo = () => {
+      if (shownId.current !== overId) return onLost();
+      clearInterval(handle);
+      line.current?.close();
+      setEnded(true);
+    };
     const hear = (next: ChildShow | null) => {
+      if (next === null && shownId.current === overId) return letGo();
       // A table reloaded begins to count anew; anything else that is older came out of turn.
       if (next && next.seq < lastSeq.current && next.seq > 3) return;
       lastSeq.current = next?.seq ?? -1;
+      shownId.current = next?.promptId ?? '';
       setShow((before) => {
         if (before?.promptId !== next?.promptId) {
           spoiled.current = false;
@@ -128,10 +135,10 @@ function Screen({ window: name, onLost }: { readonly window: string | null; read
         return next;
       });
     };
-    line.current = name === null ? deviceScreenLine(hear, onLost) : windowScreenLine(name, hear);
+    line.current = name === null ? deviceScreenLine(hear, letGo) : windowScreenLine(name, hear);
     const here = () => tell('here', { promptId: shownId.current });
-    here();
     const handle = setInterval(here, hereEveryMs);
+    here();
     return () => {
       clearInterval(handle);
       line.current?.close();
@@ -209,6 +216,11 @@ function Screen({ window: name, onLost }: { readonly window: string | null; read
         <p className="child-says numeral" aria-live="polite">
           {show === null ? 'Ready' : show.fact === null ? show.says : ''}
         </p>
+      )}
+      {ended && (
+        <Button variant="outlined" onClick={onLost}>
+          Join a table
+        </Button>
       )}
     </main>
   );
