@@ -156,7 +156,8 @@ test('a review asked for before the server has the answers does not stand in the
     if (nth === 1) return letGo();
     await route.continue();
   });
-  await typeAnswer(page);
+  // Wrong, so that what it changes hangs on no time taken.
+  await typeAnswer(page, '99');
   await page.getByRole('button', { name: 'End', exact: true }).click();
   await toReview(page);
   // What only the server says.
