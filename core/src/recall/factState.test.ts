@@ -55,12 +55,20 @@ describe('state of a fact', () => {
     ['RR+7R', 'recalled'],
     ['RR R+6?+1R', 'recalled'],
     ['RR RW', 'recalled'],
-    ['RR RWW', 'slipped'],
-    ['RR RWM', 'slipped'],
+    // One slow day is not forgetting; two are, and two misses are at once.
+    ['RR RWW', 'recalled'],
+    ['RR R W W', 'slipped'],
+    ['RR R WWWW', 'recalled'],
+    ['RR R WRW', 'recalled'],
+    ['RR R WR W', 'slipped'],
+    ['RR R WRR W', 'recalled'],
+    ['RR RWM', 'recalled'],
+    ['RR R W M', 'slipped'],
+    ['RR RMM', 'slipped'],
+    ['RR RMRM', 'slipped'],
     ['RR R+7RMM', 'slipped'],
-    ['RR RWRW', 'slipped'],
-    ['RR RWWRR', 'slipped'],
-    ['RR RWWRRR', 'recalled'],
+    ['RR RMMRR', 'slipped'],
+    ['RR RMMRRR', 'recalled'],
     ['RR RMMRWRR', 'recalled'],
   ])('%s is %s', (text, state) => {
     expect(stateOf(text)).toBe(state);
@@ -76,12 +84,26 @@ describe('state of a fact', () => {
     expect(stateOf('RR R', '7+3')).toBe('recalled');
   });
 
-  it('lets aided answers cause no slip', () => {
+  it('lets aided answers cause no slip, and stand in no window', () => {
+    const known = history('RR');
+    const aided = history('+9WWM', '7x8', { aided: true });
+    // Three recalled on two days, whatever was done with an aid between them.
+    expect(factStateOf([...known, ...aided, ...history('+10R')], 'UTC')).toBe('recalled');
+    expect(factStateOf([...known, ...aided], 'UTC')).toBe('nearly');
+    expect(factStateOf(aided, 'UTC')).toBe('missed');
+    expect(factStateOf([...aided, ...history('+10R')], 'UTC')).toBe('workingOut');
+    const secure = history('rrr r', '7x8', { seen: ['explained'] });
+    expect(untimedStateOf([...secure, ...history('+9MM', '7x8', { aided: true })], 'UTC')).toBe('secure');
+    const helped = history('rrr r', '7x8', { seen: ['explained', 'helped'] });
+    expect(untimedStateOf(helped, 'UTC')).toBe('workingOut');
+  });
+
+  it('of a recalled fact is not slipped by answers with an aid', () => {
     const known = history('RR R');
     const aided = history('+9WWWMM', '7x8', { aided: true });
     expect(factStateOf([...known, ...aided], 'UTC')).toBe('recalled');
     expect(factStateOf([...known, ...history('+9WW', '7x8', { seen: ['helped'] })], 'UTC')).toBe('recalled');
-    expect(factStateOf([...known, ...history('+9WW')], 'UTC')).toBe('slipped');
+    expect(factStateOf([...known, ...history('+9W W')], 'UTC')).toBe('slipped');
   });
 
   it('counts days in the time zone of the room', () => {
@@ -121,6 +143,42 @@ describe('state of a fact', () => {
     );
   });
 
+  it('is never lowered by one more answer that is right, unaided and not slow', () => {
+    const rank = ['untried', 'missed', 'slipped', 'workingOut', 'nearly', 'recalled', 'kept', 'secure'];
+    const later = fc.integer({ min: 1, max: 30 });
+    fc.assert(
+      fc.property(
+        answers,
+        fc.constantFrom('recalled' as const, 'right' as const),
+        later,
+        (list, name, days) => {
+          const last = Math.max(Date.UTC(2026, 0, 1), ...list.map((one) => Date.parse(one.at)));
+          for (const fact of ['7x8', '7+1'])
+            for (const [stateOf, name_] of [
+              [factStateOf, name],
+              [untimedStateOf, name],
+              // Slow tells a school without a clock nothing.
+              [untimedStateOf, 'workedOut'],
+            ] as const) {
+              const own = list.filter((one) => one.fact === fact);
+              const more: ClassedAnswer = {
+                fact,
+                at: new Date(last + days * 40_000_000).toISOString(),
+                class: name_,
+                seen: [],
+              };
+              const before = stateOf(own, 'UTC');
+              const after = stateOf([...own, more], 'UTC');
+              expect(rank.indexOf(after), `${before} to ${after}`).toBeGreaterThanOrEqual(
+                rank.indexOf(before),
+              );
+            }
+        },
+      ),
+      { numRuns: 500 },
+    );
+  });
+
   it('stays recalled until it slips, and is recalled only after three recalled answers', () => {
     fc.assert(
       fc.property(answers, (list) => {
@@ -150,7 +208,10 @@ describe('untimed state', () => {
     const explained = [{ ...(plain[0] as ClassedAnswer), seen: ['explained'] as const }, ...plain.slice(1)];
     expect(untimedStateOf(explained, 'UTC')).toBe('secure');
     expect(untimedStateOf(history('rrrr', '7x8', { seen: ['explained'] }), 'UTC')).toBe('workingOut');
-    expect(untimedStateOf(history('r rrrM', '7x8', { seen: ['explained'] }), 'UTC')).toBe('secure');
+    // Days count since the last wrong one: right again on one day alone is not secure yet.
+    expect(untimedStateOf(history('r rrrM', '7x8', { seen: ['explained'] }), 'UTC')).toBe('missed');
+    expect(untimedStateOf(history('rrrM r', '7x8', { seen: ['explained'] }), 'UTC')).toBe('workingOut');
+    expect(untimedStateOf(history('rMrrr r', '7x8', { seen: ['explained'] }), 'UTC')).toBe('secure');
     expect(untimedStateOf(history('r rrMM', '7x8', { seen: ['explained'] }), 'UTC')).toBe('missed');
     expect(untimedStateOf([], 'UTC')).toBe('untried');
   });

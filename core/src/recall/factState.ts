@@ -70,12 +70,17 @@ function onTwoDays(list: readonly Evidence[], most: number): boolean {
   return false;
 }
 
+/** Whether an aid or a helper had part in an answer: it stands in no window. */
+export function isAided(answer: Pick<ClassedAnswer, 'aided' | 'seen'>): boolean {
+  return (answer.aided ?? false) || answer.seen.includes('helped');
+}
+
 /**
  * The state of one fact from its answers, for timed schools. Derived only: the same answers always give the same state,
  * in whatever order they are handed in. Days are calendar days in `timeZone`.
  *
  * Two choices where the rule's table is silent: a single recalled answer that is not the second running is `workingOut`
- * (never more than one answer shows); and an aided answer to a fact that is recalled or kept changes nothing.
+ * (never more than one answer shows); and a fact answered with an aid alone shows what was seen, no more than under way.
  */
 export function factStateOf(answers: readonly ClassedAnswer[], timeZone: string): FactState {
   const steps = factStateSteps(answers, timeZone);
@@ -102,9 +107,10 @@ export function factStateSteps(answers: readonly ClassedAnswer[], timeZone: stri
     const unseenDays = lastDay === undefined ? 0 : day - lastDay;
     lastDay = day;
     marked ||= answer.seen.includes('noCounting');
-    const aided = (answer.aided ?? false) || answer.seen.includes('helped');
     const counts = answer.class !== 'right' && answer.class !== 'noEvidence';
-    if (counts && !(aided && isRecalled(state))) {
+    if (counts && isAided(answer)) {
+      if (evidence.length === 0) state = answer.class === 'missed' ? 'missed' : 'workingOut';
+    } else if (counts) {
       evidence.push({ class: answer.class, day });
       state = nextState(state, evidence, { unseenDays, marked: marked || !needsMark, everRecalled });
     } else if (!counts && evidence.length > 0 && !isRecalled(state)) {
@@ -116,6 +122,13 @@ export function factStateSteps(answers: readonly ClassedAnswer[], timeZone: stri
   });
 }
 
+/** Whether two of the last three were missed, or not recalled on different days: one slow day is not forgetting. */
+function hasSlipped(lastThree: readonly Evidence[]): boolean {
+  const short = lastThree.filter((one) => one.class !== 'recalled');
+  const missed = short.filter((one) => one.class === 'missed').length;
+  return missed >= 2 || new Set(short.map((one) => one.day)).size >= 2;
+}
+
 function nextState(
   state: FactState,
   evidence: readonly Evidence[],
@@ -123,7 +136,7 @@ function nextState(
 ): FactState {
   const latest = evidence[evidence.length - 1] as Evidence;
   if (isRecalled(state)) {
-    if (evidence.length >= 3 && 3 - recalledOfLast(evidence, 3) >= 2) return 'slipped';
+    if (hasSlipped(evidence.slice(-3))) return 'slipped';
     return latest.class === 'recalled' && given.unseenDays >= keptAfterDays ? 'kept' : state;
   }
   const threeOfFour = latest.class === 'recalled' && recalledOfLast(evidence, 4) >= 3;
@@ -135,18 +148,19 @@ function nextState(
 }
 
 /**
- * The state of one fact for untimed schools: `secure` when 4 of the last 5 answers were right, on 2 days or more,
- * and the fact was explained once; else what was seen last.
+ * The state of one fact for untimed schools: `secure` when 4 of the last 5 answers were right, on 2 days or more counted over
+ * all since the last wrong one, and the fact was explained once; else what was seen last. Answers with an aid stand in no window.
  */
 export function untimedStateOf(answers: readonly ClassedAnswer[], timeZone: string): FactState {
   const judged = inOrder(answers).filter((one) => one.class !== 'noEvidence');
-  const latest = judged.at(-1);
+  const own = judged.filter((one) => !isAided(one));
+  const latest = own.at(-1) ?? judged.at(-1);
   if (!latest) return 'untried';
-  const lastFive = judged.slice(-5);
-  const right = lastFive.filter((one) => one.class !== 'missed');
-  const days = new Set(right.map((one) => dayOf(one.at, timeZone))).size;
+  const right = own.slice(-5).filter((one) => one.class !== 'missed').length;
+  const sinceWrong = own.slice(own.findLastIndex((one) => one.class === 'missed') + 1);
+  const days = new Set(sinceWrong.map((one) => dayOf(one.at, timeZone))).size;
   const explained = answers.some((one) => one.seen.includes('explained'));
-  if (right.length >= 4 && days >= 2 && explained) return 'secure';
+  if (right >= 4 && days >= 2 && explained) return 'secure';
   return latest.class === 'missed' ? 'missed' : 'workingOut';
 }
 
