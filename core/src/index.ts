@@ -12,6 +12,7 @@ export * from './facts/range.ts';
 export * from './recall/answer.ts';
 export * from './recall/answerClass.ts';
 export * from './recall/calibration.ts';
+export * from './recall/ceiling.ts';
 export * from './recall/day.ts';
 export * from './recall/digits.ts';
 export * from './recall/factState.ts';

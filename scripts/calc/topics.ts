@@ -82,7 +82,7 @@ export const topics: Readonly<Record<string, (input: Document) => unknown>> = {
       ceiling:
         input.ceiling === null || input.ceiling === undefined
           ? null
-          : positive(numberOf(input, 'ceiling'), 'ceiling'),
+          : { perMinute: positive(numberOf(input, 'ceiling'), 'ceiling'), from: 'naming', answers: 12 },
       timeZone: timeZoneOf(input),
       grade: input.grade === undefined || input.grade === null ? null : countOf(input, 'grade'),
     });

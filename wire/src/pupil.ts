@@ -7,7 +7,9 @@ import {
   policyInForce,
   recallLimits,
   schools,
+  type Ceiling,
   type FactKey,
+  type Offer,
   type Policy,
   type TriedFact,
 } from '@veldrift/core';
@@ -206,6 +208,10 @@ export interface Pupil extends PupilInput {
     }[];
   } | null;
   readonly naming: { readonly at: string; readonly promptToPromptMs: readonly number[] } | null;
+  /** The ceiling of the pupil's own answers in their way of capture, where there are enough. */
+  readonly ownCeiling: Ceiling | null;
+  /** What the school would have done at once, while its word is open. */
+  readonly offer: Offer | null;
   /** What the school says of the latest evidence, kept when it was last worked out. */
   readonly verdict: string | null;
 }

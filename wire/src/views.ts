@@ -1,6 +1,7 @@
 import type {
   Answer,
   AnswerWay,
+  Ceiling,
   Decision,
   EndReason,
   FactKey,
@@ -120,7 +121,7 @@ export interface Proposal {
   readonly nextSetId: string | null;
   /** Where accepting leads: the next set, the one before, or this one. */
   readonly acceptedSetId: string;
-  readonly ceiling: number | null;
+  readonly ceiling: Ceiling | null;
   /** Changes when the evidence does, so that a decision is taken on what was seen. */
   readonly evidenceMark: string;
   /** The tutor's word to stay, while the school says the same and for 14 days; null: it is open. */

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { median } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { findSet } from '../facts/pathway.ts';
+import type { Ceiling } from '../recall/ceiling.ts';
 import { decide } from './decide.ts';
-import type { CheckResult, Evidence, JudgedAnswer, Reason } from './decision.ts';
+import { isOffered, type CheckResult, type Evidence, type JudgedAnswer, type Reason } from './decision.ts';
 import { factsNeeded } from './eachFactInstant.ts';
 import { defaultPolicy, isUntimed, policyInForce, schools } from './policy.ts';
 import { theilSen } from './trend.ts';
@@ -71,6 +72,7 @@ const recalledAnswers = (keys: readonly string[], over: Partial<JudgedAnswer> = 
       ...over,
     })),
   );
+const naming = (perMinute: number): Ceiling => ({ perMinute, from: 'naming', answers: 12 });
 /** The sentences alone. */
 const texts = (reasons: readonly Reason[]) => reasons.map((one) => one.text);
 const evidence = (over: Partial<Evidence> = {}): Evidence => ({
@@ -79,7 +81,7 @@ const evidence = (over: Partial<Evidence> = {}): Evidence => ({
   set,
   answers: recalledAnswers(facts),
   checks: [check()],
-  ceiling: 50,
+  ceiling: naming(50),
   timeZone: 'UTC',
   ...over,
 });
@@ -98,10 +100,10 @@ describe('minute aim', () => {
     expect(judge({ checks: [check({ right: 15, usedMs: 30_000 })] }).verdict).toBe('advance');
   });
   it('asks nine tenths of a low ceiling, and says so', () => {
-    const found = judge({ ceiling: 28, checks: [check({ right: 26 })] });
+    const found = judge({ ceiling: naming(28), checks: [check({ right: 26 })] });
     expect(found.verdict).toBe('advance');
     expect(texts(found.reasons).join(' ')).toContain('ceiling is 28 a minute');
-    expect(judge({ ceiling: 28, checks: [check({ right: 25 })] }).verdict).toBe('stay');
+    expect(judge({ ceiling: naming(28), checks: [check({ right: 25 })] }).verdict).toBe('stay');
   });
   it('hangs nothing on a check that was cut short', () => {
     const found = judge({ checks: [check({ counts: false })] });
@@ -170,6 +172,37 @@ describe('each fact instant', () => {
     expect(texts(decide(evidence({ checks: [] })).missing)).toContain('No finished minute on this set yet.');
     expect(decide(evidence({ checks: [check({ right: 20 })] })).verdict).toBe('stay');
   });
+  it('offers the minute that confirms at once, and after one that did not on another day', () => {
+    const now = decide(evidence({ checks: [] }));
+    expect(now.offer).toEqual({ kind: 'minute', afterDay: null });
+    expect(isOffered(now.offer, '2026-11-24')).toBe(true);
+    const failed = decide(evidence({ checks: [check({ right: 20, at: '2026-11-24T10:00:00Z' })] }));
+    expect(failed).toMatchObject({ verdict: 'stay', offer: { kind: 'minute', afterDay: '2026-11-24' } });
+    expect(isOffered(failed.offer, '2026-11-24')).toBe(false);
+    expect(isOffered(failed.offer, '2026-11-25')).toBe(true);
+    // Nothing is offered while facts are short, nor when all is settled.
+    expect(decide(evidence({ answers: recalledAnswers(facts.slice(4)) })).offer ?? null).toBeNull();
+    expect(decide(evidence()).offer ?? null).toBeNull();
+  });
+  it('asks of the minute that confirms what the facts recalled can give', () => {
+    const one = recalledAnswers(facts.filter((fact) => fact !== facts[3]));
+    // 10 of 11 facts: 30 x 10 / 11 = 27.3.
+    expect(decide(evidence({ answers: one, checks: [check({ right: 28 })] })).verdict).toBe('advance');
+    expect(decide(evidence({ answers: one, checks: [check({ right: 27 })] })).verdict).toBe('stay');
+    expect(decide(evidence({ checks: [check({ right: 28 })] })).verdict).toBe('stay');
+  });
+  it('goes by the ceiling of the child\u2019s own answers, and says so', () => {
+    const found = decide(
+      evidence({
+        ceiling: { perMinute: 20, from: 'ownAnswers', answers: 31 },
+        checks: [check({ right: 18 })],
+      }),
+    );
+    expect(found.verdict).toBe('advance');
+    expect(texts(found.reasons).join(' ')).toContain(
+      'On facts that are recalled the child gives 20 a minute (the middle of 31 answers), so the aim is 0.9 of that.',
+    );
+  });
   it('needs all facts of a small or counted set', () => {
     const policy = defaultPolicy;
     expect(factsNeeded({ policy, set: { name: 's', practises: facts.slice(0, 6) } })).toBe(6);
@@ -215,7 +248,7 @@ describe('any decision', () => {
         fc.constantFrom(...schools),
         answers,
         checks,
-        fc.option(fc.integer({ min: 5, max: 90 })),
+        fc.option(fc.integer({ min: 5, max: 90 }).map(naming)),
         (school, list, given, ceiling) => {
           const found = decide(evidence({ school, answers: list, checks: given, ceiling }));
           expect(found.reasons.length + found.missing.length).toBeGreaterThan(0);

@@ -1,4 +1,5 @@
 import type { FactKey } from '../facts/fact.ts';
+import type { Ceiling } from '../recall/ceiling.ts';
 import type { ClassedAnswer } from '../recall/factState.ts';
 import type { School, Policy } from './policy.ts';
 
@@ -22,6 +23,18 @@ export interface Reason {
   readonly restsOn: Ground;
 }
 
+/** What may be done at once to settle a decision, without waiting for the week's check. */
+export interface Offer {
+  readonly kind: 'minute';
+  /** The day of the last such minute, `2026-11-24`, on which it is not given again; null: none was given. */
+  readonly afterDay: string | null;
+}
+
+/** Whether what is offered may be done on a day, `2026-11-24`. */
+export function isOffered(offer: Offer | null | undefined, today: string): boolean {
+  return offer != null && (offer.afterDay === null || offer.afterDay < today);
+}
+
 /** What a school says, with why. The tutor accepts or decides otherwise; the tool never moves a child by itself. */
 export interface Decision {
   readonly about: 'set' | 'step' | 'aid' | 'clock';
@@ -31,6 +44,8 @@ export interface Decision {
   readonly missing: readonly Reason[];
   /** The drill or check that would settle it; empty when settled. */
   readonly wouldSettle: string;
+  /** What may be offered at once, on the same visit; null or left out: nothing. */
+  readonly offer?: Offer | null;
   /** Facts still short that are carried along on moving on. */
   readonly strays: readonly FactKey[];
   /** Ids of the answers that the states it rests on look back over, where they have ids. */
@@ -77,8 +92,8 @@ export interface Evidence {
   readonly answers: readonly JudgedAnswer[];
   /** Checks on this set, any order. */
   readonly checks: readonly CheckResult[];
-  /** Naming prompts a minute; null when not measured. */
-  readonly ceiling: number | null;
+  /** The most the child can give in a minute; null when not measured. */
+  readonly ceiling: Ceiling | null;
   /** Days are calendar days here. */
   readonly timeZone: string;
   /** The pupil's grade, for the published bands; null or left out: not known. A year of the English system counts one less. */

@@ -1,6 +1,7 @@
 import type { FactKey } from '../facts/fact.ts';
 import { factStatesOf, factStateSteps, isRecalled, type FactState } from '../recall/factState.ts';
-import type { Decision, Evidence, JudgedAnswer, Reason } from './decision.ts';
+import { dayOf } from '../recall/day.ts';
+import type { Decision, Evidence, JudgedAnswer, Offer, Reason } from './decision.ts';
 import { onCheck, standing } from './minuteCheck.ts';
 import { countText, factListText, joinText, secondsText } from './words.ts';
 import { factKeyText } from '../facts/fact.ts';
@@ -28,7 +29,8 @@ export function judgeByEachFact(evidence: Evidence): Decision {
   const needed = factsNeeded(evidence);
   const enough = recalled.length >= needed;
 
-  const check = standing(evidence);
+  // Facts that may be short are slow, and take their part of the minute.
+  const check = standing(evidence, enough ? recalled.length / facts.length : 1);
   const heldSince = enough ? heldFrom(answers, needed, evidence.timeZone) : undefined;
   const confirms =
     check.latest !== undefined && heldSince !== undefined && Date.parse(check.latest.at) >= heldSince;
@@ -62,13 +64,19 @@ export function judgeByEachFact(evidence: Evidence): Decision {
   }
   if (confirms && check.atAim && check.fewWrong)
     return { ...base, verdict: 'advance', reasons, missing: [], wouldSettle: '' };
+  // The facts hold: the minute that confirms them is offered on the same visit, not at next week's check.
+  const offer: Offer = {
+    kind: 'minute',
+    afterDay: check.latest ? dayOf(check.latest.at, evidence.timeZone) : null,
+  };
   if (confirms)
     return {
       ...base,
       verdict: 'stay',
       reasons,
       missing: check.missing,
-      wouldSettle: 'Another weekly minute on this set.',
+      offer,
+      wouldSettle: 'Another minute on this set, on another day.',
     };
   return {
     ...base,
@@ -77,7 +85,8 @@ export function judgeByEachFact(evidence: Evidence): Decision {
     missing: check.latest
       ? [...check.missing, onCheck('The latest check was given before the facts were recalled.')]
       : check.missing,
-    wouldSettle: 'One weekly minute on this set, to its end.',
+    offer: { ...offer, afterDay: null },
+    wouldSettle: 'One minute on this set, to its end: it can be given now.',
   };
 }
 

@@ -26,14 +26,15 @@ export function checkRate(check: CheckResult): number {
   return perMinute(check.right, check.usedMs ?? 60_000);
 }
 
-/** Judges the latest check on the set. */
-export function standing(evidence: Evidence): CheckStanding {
+/** Judges the latest check on the set. `share`: of the aim, where facts that may be short take part in the minute. */
+export function standing(evidence: Evidence, share = 1): CheckStanding {
   const { policy, ceiling } = evidence;
   // A check mixed with earlier sets is another measure.
   const onSet = evidence.checks.filter((one) => !one.mixed);
   const counting = countingChecks(onSet);
   const latest = counting.at(-1);
-  const { perMinute: aim, binds } = aimPerMinute(ceiling, policy.aimPerMinute);
+  const whole = aimPerMinute(ceiling, policy.aimPerMinute);
+  const aim = share * whole.perMinute;
   const reasons: Reason[] = [];
   const missing: Reason[] = [];
   let rate = 0;
@@ -56,10 +57,12 @@ export function standing(evidence: Evidence): CheckStanding {
       ),
     );
   }
-  if (binds && ceiling !== null) {
+  if (whole.binds && ceiling !== null) {
     reasons.push(
       onCeiling(
-        `The child's own ceiling is ${numberText(ceiling)} a minute when only reading numbers and giving them, so the aim is 0.9 of that. Another way of capture may allow more.`,
+        ceiling.from === 'ownAnswers'
+          ? `On facts that are recalled the child gives ${numberText(ceiling.perMinute)} a minute (the middle of ${ceiling.answers} answers), so the aim is 0.9 of that.`
+          : `The child's own ceiling is ${numberText(ceiling.perMinute)} a minute when only reading numbers and giving them, so the aim is 0.9 of that until there are enough answers on recalled facts. Another way of capture may allow more.`,
       ),
     );
   }

@@ -108,8 +108,3 @@ export function keypadOverheadFor(
 export function calibrationAgeDays(measuredAt: string, now: string): number {
   return Math.max(0, Math.floor((Date.parse(now) - Date.parse(measuredAt)) / 86_400_000));
 }
-
-/** The ceiling: naming prompts a minute at the child's own median prompt-to-prompt interval; null when too few. */
-export function ceilingPerMinute(promptToPromptMs: readonly number[]): number | null {
-  return promptToPromptMs.length < 6 ? null : 60_000 / median(promptToPromptMs);
-}

@@ -2,7 +2,6 @@ import type { CaptureWay } from './answer.ts';
 import {
   calibrationAgeDays,
   calibrationLastsDays,
-  ceilingPerMinute,
   keypadOverheadFor,
   keypadOverheads,
   tutorOverhead,
@@ -11,6 +10,7 @@ import {
   type CopySample,
   type Overhead,
 } from './calibration.ts';
+import { ceilingInForce, namingCeilingOf, type Ceiling } from './ceiling.ts';
 import { recallLimitMs, type RecallLimit } from './recallLimit.ts';
 
 /** What has been measured of a pupil and of the tutor at the table. Instants ISO 8601, times ms. */
@@ -23,6 +23,8 @@ export interface Measured {
   /** Naming by voice, judged by the tutor; it is the ceiling of the voice key too. */
   readonly naming: { readonly at: string; readonly promptToPromptMs: readonly number[] } | null;
   readonly judging: { readonly at: string; readonly timesMs: readonly number[] } | null;
+  /** The ceiling of the pupil's own answers in this way of capture, where there are enough. */
+  readonly ownCeiling?: Ceiling | null;
   /** The audio path of this tutor's device. */
   readonly voice?: { readonly at: string; readonly timesMs: readonly number[] } | null;
 }
@@ -32,8 +34,8 @@ export interface Measuring {
   readonly limitMs: number;
   /** The overhead of an answer of so many digits. */
   readonly overheadFor: (digits: number) => Overhead;
-  /** Naming prompts a minute in this way of capture; null when not measured. */
-  readonly ceiling: number | null;
+  /** The most that can be given in a minute in this way of capture; null when not measured. */
+  readonly ceiling: Ceiling | null;
   readonly ageDays: number | null;
   /** Measured longer ago than a calibration lasts. */
   readonly stale: boolean;
@@ -49,7 +51,7 @@ export function measuringOf(measured: Measured, now: string): Measuring {
   return {
     limitMs,
     overheadFor: overheadsOf(measured),
-    ceiling: ceilingOf(measured),
+    ceiling: ceilingInForce(measured.ownCeiling ?? null, namingOf(measured)),
     ageDays,
     stale: ageDays !== null && ageDays > calibrationLastsDays,
   };
@@ -72,9 +74,9 @@ function overheadsOf(measured: Measured): (digits: number) => Overhead {
 }
 
 /** Copying on the keypad is naming by keypad; copies of one and two digits are like most answers. */
-function ceilingOf(measured: Pick<Measured, 'capture' | 'keypad' | 'naming'>): number | null {
-  if (measured.capture !== 'keypad') return ceilingPerMinute(measured.naming?.promptToPromptMs ?? []);
-  return ceilingPerMinute(
+function namingOf(measured: Pick<Measured, 'capture' | 'keypad' | 'naming'>): Ceiling | null {
+  if (measured.capture !== 'keypad') return namingCeilingOf(measured.naming?.promptToPromptMs ?? []);
+  return namingCeilingOf(
     (measured.keypad?.samples ?? []).filter((one) => one.digits <= 2).map((one) => one.promptToPromptMs),
   );
 }

@@ -1,5 +1,6 @@
 import { answerOf, parseFactKey } from '../facts/fact.ts';
 import { isRight, type Answer } from './answer.ts';
+import type { Ceiling } from './ceiling.ts';
 import { classifyAnswer } from './answerClass.ts';
 import { digitsCorrect } from './digits.ts';
 import { quartiles } from './quantile.ts';
@@ -11,10 +12,10 @@ export const ceilingShare = 0.9;
 
 /** The aim of a minute, right answers a minute: the smaller of 30 and 0.9 × ceiling. `binds`: the ceiling is what limits it. */
 export function aimPerMinute(
-  ceiling: number | null,
+  ceiling: Pick<Ceiling, 'perMinute'> | null,
   wanted: number = commonAim,
 ): { readonly perMinute: number; readonly binds: boolean } {
-  const reachable = ceiling === null ? Infinity : ceilingShare * ceiling;
+  const reachable = ceiling === null ? Infinity : ceilingShare * ceiling.perMinute;
   return reachable < wanted ? { perMinute: reachable, binds: true } : { perMinute: wanted, binds: false };
 }
 

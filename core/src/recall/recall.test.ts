@@ -4,7 +4,6 @@ import { describe, expect, it } from 'vitest';
 import { classify, type ClassifyInput } from './answerClass.ts';
 import {
   calibrationAgeDays,
-  ceilingPerMinute,
   keypadOverheadFor,
   keypadOverheads,
   tutorOverhead,
@@ -14,6 +13,7 @@ import { dayNumber, dayOf, isTimeZone } from './day.ts';
 import { digitsCorrect } from './digits.ts';
 import { marks, tryParseMark } from './mark.ts';
 import { median, quantile } from './quantile.ts';
+import { ceilingInForce, namingCeilingOf, ownCeilingOf } from './ceiling.ts';
 import { aimPerMinute, perMinute, summariseMinute } from './rate.ts';
 import { instructionalRanges, rateBands, rateLevel } from './rateBands.ts';
 import { recallLimitMs } from './recallLimit.ts';
@@ -138,9 +138,19 @@ describe('calibration', () => {
     expect(calibrationAgeDays('2026-10-01T10:00:00Z', '2026-11-01T09:00:00Z')).toBe(30);
     expect(calibrationAgeDays('2026-11-02T10:00:00Z', '2026-11-01T09:00:00Z')).toBe(0);
   });
-  it('gives the ceiling from the median interval', () => {
-    expect(ceilingPerMinute([1500, 1500, 1500, 1500, 1500, 9000])).toBe(40);
-    expect(ceilingPerMinute([1500])).toBeNull();
+  it('gives the ceiling from the median interval: of the child’s own answers where there are twelve, else of naming', () => {
+    const naming = namingCeilingOf([1500, 1500, 1500, 1500, 1500, 9000]);
+    expect(naming).toEqual({ perMinute: 40, from: 'naming', answers: 6 });
+    expect(namingCeilingOf([1500, 1500, 1500, 1500, 1500])).toBeNull();
+    const intervals = (count: number) => Array.from({ length: count }, () => 2000);
+    expect(ownCeilingOf(intervals(11))).toBeNull();
+    // A clock that stood still tells nothing.
+    expect(ownCeilingOf([...intervals(11), 0])).toBeNull();
+    const own = ownCeilingOf([...intervals(12), 0]);
+    expect(own).toEqual({ perMinute: 30, from: 'ownAnswers', answers: 12 });
+    expect(ceilingInForce(own, naming)).toBe(own);
+    expect(ceilingInForce(null, naming)).toBe(naming);
+    expect(ceilingInForce(null, null)).toBeNull();
   });
 });
 
@@ -179,8 +189,8 @@ describe('digits and rates', () => {
   it('sets the aim at 30 or nine tenths of the ceiling', () => {
     // Source: common practice (about 30 right in a minute to move on), no published source.
     expect(aimPerMinute(null)).toEqual({ perMinute: 30, binds: false });
-    expect(aimPerMinute(40)).toEqual({ perMinute: 30, binds: false });
-    expect(aimPerMinute(30)).toEqual({ perMinute: 27, binds: true });
+    expect(aimPerMinute({ perMinute: 40 })).toEqual({ perMinute: 30, binds: false });
+    expect(aimPerMinute({ perMinute: 30 })).toEqual({ perMinute: 27, binds: true });
   });
   it('sums up a minute', () => {
     const answer = (over: Partial<Answer>): Answer => ({

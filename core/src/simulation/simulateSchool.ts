@@ -8,6 +8,7 @@ import { beginDrill, dealAfter } from '../practice/dealDrill.ts';
 import { defaultDrillRules, plainDrill, type DrillFact } from '../practice/drill.ts';
 import { makeMixedForm } from '../practice/probeForm.ts';
 import { createRandom, mixSeed, seedFrom, type RandomSource } from '../random/random.ts';
+import { ceilingInForce, ownCeiling, ownCeilingOf, type Ceiling } from '../recall/ceiling.ts';
 import { digitsCorrect } from '../recall/digits.ts';
 import { factStateOf, isRecalled, untimedStateOf, type ClassedAnswer } from '../recall/factState.ts';
 import type { Mark } from '../recall/mark.ts';
@@ -30,6 +31,8 @@ export interface SchoolRun {
   /** Visits at whose end the set was truly recalled, and those of them at which the school held. */
   readonly readyVisits: number;
   readonly heldVisits: number;
+  /** Visits from the first at whose end the rule's facts held to the one that moved on; null: they never held. */
+  readonly furtherVisits: number | null;
   /** Facts not recalled at the start. */
   readonly shortAtStart: number;
 }
@@ -67,25 +70,35 @@ export function simulateSchool(
     (one) => !facts.includes(one),
   );
   const truth = (fact: FactKey) => learner.held.get(fact)?.knowledge === 'recalled';
-  const record: Record = { answers: new Map(), judged: [], checks: [], prompts: 0 };
+  const record: Record = { answers: new Map(), intervals: [], judged: [], checks: [], prompts: 0 };
   const shortAtStart = facts.filter((fact) => !truth(fact)).length;
   let readyVisits = 0;
   let heldVisits = 0;
+  let firstOffered: number | undefined;
   for (let visit = 0; visit < mostVisits; visit += 1) {
     const day = Math.floor(visit / 2) * 7 + (visitWeekdays[visit % 2] as number);
     const table: Table = { setting, world, learner, random, day, visit, record };
     const used = visit % 2 === 0 && !isUntimed(setting.school) ? minute(table, facts, earlier) : 0;
     drill(table, facts, earlier, Math.max(0, world.answersAVisit - used));
-    const { verdict } = decide({
-      school: setting.school,
-      policy: setting.policy,
-      set,
-      answers: record.judged,
-      checks: record.checks,
-      ceiling: setting.ceiling ?? null,
-      timeZone: 'UTC',
-      grade: 3,
-    });
+    const asked = () =>
+      decide({
+        school: setting.school,
+        policy: setting.policy,
+        set,
+        answers: record.judged,
+        checks: record.checks,
+        ceiling: ceilingNow(setting, record, day),
+        timeZone: 'UTC',
+        grade: 3,
+      });
+    let decision = asked();
+    if (decision.offer) firstOffered ??= visit;
+    // The tutor takes what is offered at once.
+    if (decision.offer && decision.offer.afterDay !== instant(day, 0).slice(0, 10)) {
+      minute(table, facts, earlier);
+      decision = asked();
+    }
+    const { verdict } = decision;
     const short = facts.filter((fact) => !truth(fact)).length;
     const ready = short <= Math.min(2, Math.floor(0.15 * facts.length));
     if (ready) {
@@ -100,6 +113,7 @@ export function simulateSchool(
         readyVisits,
         heldVisits,
         shortAtStart,
+        furtherVisits: firstOffered === undefined ? 0 : visit - firstOffered,
       };
   }
   return {
@@ -109,10 +123,38 @@ export function simulateSchool(
     readyVisits,
     heldVisits,
     shortAtStart,
+    furtherVisits: firstOffered === undefined ? null : mostVisits - firstOffered,
   };
 }
 
+/** From the child's own answers on facts now recalled or kept where there are enough, else from naming. */
+function ceilingNow(setting: SchoolSetting, record: Record, day: number): Ceiling | null {
+  const naming: Ceiling | null =
+    setting.ceiling == null ? null : { perMinute: setting.ceiling, from: 'naming', answers: 12 };
+  const known = new Map<FactKey, boolean>();
+  const isKnown = (fact: FactKey): boolean => {
+    const found = known.get(fact) ?? isRecalled(factStateOf(record.answers.get(fact) ?? [], 'UTC'));
+    known.set(fact, found);
+    return found;
+  };
+  const own: number[] = [];
+  for (let at = record.intervals.length - 1; at >= 0 && own.length < ownCeiling.latest; at -= 1) {
+    const one = record.intervals[at] as Interval;
+    if (day - one.day > ownCeiling.days) break;
+    if (isKnown(one.fact)) own.push(one.ms);
+  }
+  return ceilingInForce(ownCeilingOf(own), naming);
+}
+
+/** From one prompt to the next, where the answer was right. */
+interface Interval {
+  readonly fact: FactKey;
+  readonly day: number;
+  readonly ms: number;
+}
+
 interface Record {
+  readonly intervals: Interval[];
   readonly answers: Map<FactKey, ClassedAnswer[]>;
   readonly judged: JudgedAnswer[];
   readonly checks: CheckResult[];
@@ -152,6 +194,7 @@ function put({ setting, world, learner, random, day, visit, record }: Table, fac
     correctedMs: answer.measured.correctedMs,
   };
   record.prompts += 1;
+  if (answer.right) record.intervals.push({ fact, day, ms: answer.latencyMs + world.betweenPromptsMs });
   record.judged.push(judged);
   const list = record.answers.get(fact);
   if (list) list.push(judged);

@@ -22,6 +22,7 @@ const run = (over: Partial<SchoolRun>): SchoolRun => ({
   readyVisits: 1,
   heldVisits: 0,
   shortAtStart: 12,
+  furtherVisits: 0,
   ...over,
 });
 const seeds = (count: number) => Array.from({ length: count }, (_, nth) => nth);

@@ -9,6 +9,7 @@ import { note } from '../store/journal.ts';
 import { refreshAllFacts } from '../store/states.ts';
 import { bookOf } from '../store/pathways.ts';
 import { openPlacement } from '../store/placements.ts';
+import { ownIntervals } from '../store/ceiling.ts';
 import { proposalFor, refreshStanding, standingOf } from '../store/proposal.ts';
 import {
   addPupil,
@@ -134,6 +135,15 @@ export function pupilRoutes(house: House): Hono<Env> {
       return answersBehind(tx, id, decision, groundOf(c), mostIds);
     });
     return c.json(rows.map(keptAnswerOfRow));
+  });
+
+  app.get('/pupils/:id/ceiling/answers', async (c) => {
+    const id = idParam(c);
+    const rows = await inOwnRoom(house, c, async (tx, session) => {
+      const pupil = await known(tx, session.timeZone, id);
+      return ownIntervals(tx, id, pupil.capture, new Date());
+    });
+    return c.json(rows.map(keptAnswerOfRow).reverse());
   });
 
   app.post('/pupils/:id/decisions', async (c) => {

@@ -4,6 +4,7 @@ import { gradeOf, policyOf, type Proposal, type Pupil } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 import { answersOnFacts } from './answers.ts';
 import { bookOf } from './pathways.ts';
+import { ownCeilingFor } from './ceiling.ts';
 import { checksOnSet } from './checks.ts';
 import { settledBy } from './decisions.ts';
 import { classed } from './states.ts';
@@ -14,9 +15,16 @@ export async function proposalFor(tx: RoomTx, pupil: Pupil, timeZone: string): P
   // A set that is gone (its pathway was taken away) leaves the first of the shipped pathway.
   const set = (book.findSet(pupil.setId) ?? book.pathways[0]?.sets[pupil.operation][0]) as FactSet;
   const rows = pupil.school === 'minuteAim' ? [] : await answersOnFacts(tx, pupil.id, set.practises);
+  const now = new Date();
   const { ceiling } = measuringOf(
-    { ...pupil, keypad: pupil.keypadCalibration, naming: pupil.naming, judging: null },
-    new Date().toISOString(),
+    {
+      ...pupil,
+      keypad: pupil.keypadCalibration,
+      naming: pupil.naming,
+      judging: null,
+      ownCeiling: await ownCeilingFor(tx, pupil.id, pupil.capture, now),
+    },
+    now.toISOString(),
   );
   const policy = policyOf(pupil);
   const decision = decide({

@@ -1,6 +1,8 @@
 import {
   isSettled,
   keySigns,
+  type Ceiling,
+  type Offer,
   type LastWord,
   type Policy,
   type TriedFact,
@@ -96,8 +98,11 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
     pupil_id: string;
     verdict: Verdict;
     set_id: string;
+    ceiling: Ceiling | null;
+    offer: Offer | null;
   }>(
-    `select s.pupil_id, s.verdict, s.proposal->>'setId' as set_id from standings s where s.room_id = $1 and s.pupil_id = any($2)`,
+    `select s.pupil_id, s.verdict, s.proposal->>'setId' as set_id, s.proposal->'ceiling' as ceiling,
+       s.proposal->'decision'->'offer' as offer from standings s where s.room_id = $1 and s.pupil_id = any($2)`,
     [tx.roomId, ids],
   );
   const words = await lastWords(tx, ids);
@@ -112,6 +117,8 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
     const calibration = (kind: string) => of(calibrations, row.id).find((one) => one.kind === kind);
     const keypad = calibration('keypad');
     const naming = calibration('naming');
+    const standing = of(standings, row.id)[0];
+    const verdict = openVerdict(standing, words.get(row.id) ?? null);
     return {
       ...inputOfRow(row),
       createdAt: row.created_at.toISOString(),
@@ -139,10 +146,15 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
       easyTimesMs: of(easy, row.id).map((one) => one.ms),
       keypadCalibration: keypad ? { at: keypad.at.toISOString(), samples: keypad.samples as never } : null,
       naming: naming ? { at: naming.at.toISOString(), promptToPromptMs: naming.samples as never } : null,
-      verdict: openVerdict(of(standings, row.id)[0], words.get(row.id) ?? null),
+      ownCeiling: ownOnly(standing?.ceiling ?? null),
+      offer: verdict === null ? null : (standing?.offer ?? null),
+      verdict,
     };
   });
 }
+
+/** The ceiling that was in force when the school was last asked, where it rests on the pupil's own answers. */
+const ownOnly = (ceiling: Ceiling | null) => (ceiling?.from === 'ownAnswers' ? ceiling : null);
 
 export async function findPupil(tx: RoomTx, timeZone: string, id: string): Promise<Pupil | undefined> {
   return (await listPupils(tx, timeZone, id))[0];

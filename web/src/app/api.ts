@@ -119,6 +119,7 @@ export const api = {
     call<KeptAnswer[]>('GET', `/pupils/${id}/decisions/${decision}/answers?of=${of}`),
   answersOfProposal: (id: string, of: 'facts' | 'checks') =>
     call<KeptAnswer[]>('GET', `/pupils/${id}/proposal/answers?of=${of}`),
+  answersOfCeiling: (id: string) => call<KeptAnswer[]>('GET', `/pupils/${id}/ceiling/answers`),
   gamesOf: (pupilId: string) => call<PupilGame[]>('GET', `/pupils/${pupilId}/games`),
   answersOfStep: (playId: string) => call<KeptAnswer[]>('GET', `/plays/${playId}/stepAnswers`),
   sayStep: (pupilId: string, input: StepInput) =>

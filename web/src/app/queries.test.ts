@@ -27,10 +27,12 @@ describe('pupils who are gone', () => {
       ['pupil', 'gone'],
       ['answers', 'gone', '7x8'],
       ['pupilGames', 'gone'],
+      ['ceilingAnswers', 'gone', 24, 12],
       ['pupil', 'here'],
     ])
       queryClient.setQueryData(key, { pupil: { id: key[1] } });
     queryClient.setQueryData(['review', 'play'], { pupil: { id: 'gone' } });
+    queryClient.setQueryData(['decisionAnswers', 'decision'], [{ pupilId: 'gone' }]);
     const observer = new QueryObserver(queryClient, {
       queryKey: ['pupil', 'gone'],
       queryFn: asked,

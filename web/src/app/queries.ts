@@ -106,19 +106,41 @@ export const factAnswersQuery = (id: string, fact: string) =>
 /** Everything that hangs on answers or decisions is fetched afresh. */
 export async function refetchRecords(): Promise<void> {
   await Promise.all(
-    ['pupils', 'pupil', 'pupilGames', 'review', 'answers', 'proposalAnswers', 'decisionAnswers'].map((key) =>
-      queryClient.invalidateQueries({ queryKey: [key] }),
-    ),
+    [
+      'pupils',
+      'pupil',
+      'pupilGames',
+      'review',
+      'answers',
+      'proposalAnswers',
+      'decisionAnswers',
+      'ceilingAnswers',
+    ].map((key) => queryClient.invalidateQueries({ queryKey: [key] })),
   );
+}
+
+/** Queries that name their pupil. */
+const ofPupil: ReadonlySet<string> = new Set([
+  'pupil',
+  'pupilGames',
+  'answers',
+  'proposalAnswers',
+  'ceilingAnswers',
+]);
+
+/** Whose a review is, or the answers behind a decision. */
+function pupilIdIn(data: unknown): string | undefined {
+  const one = (Array.isArray(data) ? data[0] : data) as
+    { readonly pupilId?: string; readonly pupil?: { readonly id: string } } | undefined;
+  return one?.pupilId ?? one?.pupil?.id;
 }
 
 /** Pupils deleted since, on another device: nothing of them stays on this one. */
 export async function forgetGone(here: ReadonlySet<string>): Promise<void> {
   const isGone = ({ queryKey, state }: Query): boolean => {
     const [kind, id] = queryKey;
-    if (kind === 'pupil' || kind === 'pupilGames' || kind === 'answers') return !here.has(id as string);
-    const of =
-      kind === 'review' ? (state.data as { pupil?: { id: string } } | undefined)?.pupil?.id : undefined;
+    if (ofPupil.has(kind as string)) return !here.has(id as string);
+    const of = pupilIdIn(state.data);
     return of !== undefined && !here.has(of);
   };
   // A page that looks at one asks again and is told; taken from under it, it would wait for ever. One that asks just now hears anyway.

@@ -10,6 +10,7 @@ export function measuringFor(pupil: Pupil, me: Me, capture = pupil.capture): Mea
       easyTimesMs: pupil.easyTimesMs,
       keypad: pupil.keypadCalibration,
       naming: pupil.naming,
+      ownCeiling: capture === pupil.capture ? pupil.ownCeiling : null,
       judging: me.judging,
       voice: me.voice,
     },

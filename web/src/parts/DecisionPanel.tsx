@@ -1,11 +1,13 @@
 import Button from '@mui/material/Button';
-import { factListText, settledDays, type Verdict } from '@veldrift/core';
+import { dayOf, factListText, isOffered, settledDays, type Verdict } from '@veldrift/core';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { findSet } from '../app/book.ts';
 import type { DecideInput, Proposal, Pupil } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { api } from '../app/api.ts';
 import { dateText } from '../app/format.ts';
+import { useSession } from '../app/session.tsx';
 import { Otherwise } from './Otherwise.tsx';
 import { otherSet, otherwiseDraft } from './otherwiseDraft.ts';
 import { Reasons } from './Reasons.tsx';
@@ -25,7 +27,9 @@ export function DecisionPanel({
   /** What is missing is folded away. */
   readonly brief?: boolean;
 }) {
+  const { me } = useSession();
   const { decision } = proposal;
+  const minuteNow = isOffered(decision.offer, dayOf(new Date().toISOString(), me.timeZone));
   const toSetId = proposal.acceptedSetId;
   const { say, pending, trouble, otherwise, setOtherwise } = useWord({
     send: (input: Omit<DecideInput, 'id' | 'playId' | 'evidenceMark'>) =>
@@ -90,8 +94,13 @@ export function DecisionPanel({
         </p>
       )}
       <div className="actions">
+        {minuteNow && (
+          <Button variant="contained" component={Link} to={`/table/new/${pupil.id}?what=check`}>
+            Give the minute now
+          </Button>
+        )}
         <Button
-          variant="contained"
+          variant={minuteNow ? 'outlined' : 'contained'}
           disabled={pending}
           onClick={() => say({ outcome: 'accepted', toSetId, reason: '' })}
         >

@@ -1,9 +1,17 @@
-import { countText, numberText, type CaptureWay, type Measuring } from '@veldrift/core';
+import {
+  captureWayNames,
+  countText,
+  numberText,
+  type CaptureWay,
+  type Ceiling,
+  type Measuring,
+} from '@veldrift/core';
 import type { Pupil } from '@veldrift/wire';
+import { api } from '../app/api.ts';
 import { fineMsText } from '../app/format.ts';
 import { useSession } from '../app/session.tsx';
 import { aimWords } from './aimWords.ts';
-import { Explained } from './AnswersBehind.tsx';
+import { Explained, type AnswerSource } from './AnswersBehind.tsx';
 
 /** An overhead that opens the times it is the median of. */
 export function OverheadNumber({
@@ -70,8 +78,17 @@ export function CeilingBehind({
 }: {
   readonly pupil: Pupil;
   readonly way: CaptureWay;
-  readonly ceiling: number;
+  readonly ceiling: Ceiling;
 }) {
+  if (ceiling.from === 'ownAnswers')
+    return (
+      <p>
+        60 s over the middle of this child&rsquo;s last {ceiling.answers} times from prompt to prompt by{' '}
+        {captureWayNames[way]}, on facts now recalled or kept, right and without an aid, within 90 days:{' '}
+        {numberText(ceiling.perMinute)} a minute. It stands in place of naming numbers, which for many
+        children is quicker than recalling.
+      </p>
+    );
   const timesMs =
     way === 'keypad'
       ? (pupil.keypadCalibration?.samples ?? [])
@@ -82,11 +99,23 @@ export function CeilingBehind({
     <>
       <p>
         60 s over the child&rsquo;s own median time from prompt to prompt when numbers of one and two digits
-        are only read and given: {numberText(ceiling)} a minute. The times:
+        are only read and given: {numberText(ceiling.perMinute)} a minute. It serves until there are 12
+        answers on recalled facts. The times:
       </p>
       <Times timesMs={timesMs} />
     </>
   );
+}
+
+/** The answers a ceiling rests on, to be fetched when it is opened; none behind one of naming. */
+export function ceilingAnswers(pupilId: string, ceiling: Ceiling): { readonly answers?: AnswerSource } {
+  if (ceiling.from === 'naming') return {};
+  return {
+    answers: {
+      key: ['ceilingAnswers', pupilId, ceiling.perMinute, ceiling.answers],
+      fetch: () => api.answersOfCeiling(pupilId),
+    },
+  };
 }
 
 /** The ceiling, which opens the times behind it; says so where there is none. */
@@ -103,8 +132,9 @@ export function CeilingNumber({
       <Explained
         title="The ceiling"
         how={<CeilingBehind pupil={pupil} way={pupil.capture} ceiling={measuring.ceiling} />}
+        {...ceilingAnswers(pupil.id, measuring.ceiling)}
       >
-        Ceiling {numberText(measuring.ceiling)} a minute
+        Ceiling {numberText(measuring.ceiling.perMinute)} a minute
       </Explained>
       .
     </>

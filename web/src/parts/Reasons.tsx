@@ -45,6 +45,6 @@ function howOf(ground: Ground, said: string, ofSet: boolean): string {
     case 'checks':
       return `Counted by ${said} in the answers below: all those of the check it rests on. Scaled to a minute by the time used.`;
     case 'ceiling':
-      return 'The ceiling is 60 s over the child’s own median time from prompt to prompt when numbers are only read and given back, measured in the calibration of this way of capture. The aim is the smaller of the policy’s number and 0.9 × the ceiling.';
+      return 'The ceiling is 60 s over the child’s own median time from prompt to prompt in this way of capture: on facts now recalled or kept, where there are twelve such answers within 90 days; until then when numbers are only read and given back, as measured in the calibration. The aim is the smaller of the policy’s number and 0.9 × the ceiling.';
   }
 }

@@ -1,9 +1,13 @@
-import { captureWayNames, numberText, type CaptureWay } from '@veldrift/core';
+import { captureWayNames, numberText, type CaptureWay, type Ceiling } from '@veldrift/core';
 
 /** How the aim of a minute comes about, in a sentence or two. Rates a minute. */
-export function aimWords(wanted: number, ceiling: number | null, aim: number, way: CaptureWay): string {
+export function aimWords(wanted: number, ceiling: Ceiling | null, aim: number, way: CaptureWay): string {
   if (ceiling === null)
     return `The ceiling of this way of capture has not been measured, so the aim is ${numberText(wanted)} as it stands (common practice).`;
-  const start = `When only reading numbers and giving them by ${captureWayNames[way]}, this child manages ${numberText(ceiling)} a minute. The aim is the smaller of ${numberText(wanted)} and 0.9 × ${numberText(ceiling)} = ${numberText(0.9 * ceiling)}: ${numberText(aim)}.`;
+  const most = numberText(ceiling.perMinute);
+  const smaller = `The aim is the smaller of ${numberText(wanted)} and 0.9 × ${most} = ${numberText(0.9 * ceiling.perMinute)}: ${numberText(aim)}.`;
+  if (ceiling.from === 'ownAnswers')
+    return `On facts that are recalled this child gives ${most} a minute by ${captureWayNames[way]}. ${smaller}`;
+  const start = `When only reading numbers and giving them by ${captureWayNames[way]}, this child manages ${most} a minute. ${smaller}`;
   return aim < wanted ? `${start} Another way of capture may allow more.` : start;
 }

@@ -14,6 +14,7 @@ const pupil = (over: Partial<Pupil>): Pupil =>
     policy: {},
     roomPolicy: {},
     verdict: null,
+    offer: null,
     ...over,
   }) as unknown as Pupil;
 const tuesday = new Date('2026-11-24T22:30:00Z');
@@ -56,6 +57,18 @@ describe('the day', () => {
     expect(dues({ ...checked, policy: { retentionFirstDays: 9 }, passed: passed([]) })).toEqual([]);
     expect(dues({ ...checked, lastProbeAt: '2026-11-10T10:00:00Z' })).toEqual(['probe due']);
     expect(dues({ ...checked, lastProbeAt: '2026-11-11T10:00:00Z' })).toEqual([]);
+  });
+  it('has a minute that confirms as soon as the facts hold, once a day', () => {
+    const of = (afterDay: string | null) =>
+      pupil({ lastCheckAt: '2026-11-23T10:00:00Z', offer: { kind: 'minute', afterDay } });
+    expect(duesOf(of(null), tuesday, 'UTC')).toEqual(['minute to confirm']);
+    expect(checkDue(of(null), tuesday, 'UTC')).toBe(true);
+    expect(duesOf(of('2026-11-23'), tuesday, 'UTC')).toEqual(['minute to confirm']);
+    expect(duesOf(of('2026-11-24'), tuesday, 'UTC')).toEqual([]);
+    // In Oslo it is Wednesday already.
+    expect(duesOf(of('2026-11-24'), new Date('2026-11-24T23:30:00Z'), 'Europe/Oslo')).toEqual([
+      'minute to confirm',
+    ]);
   });
   it('counts a check of today once it is there', () => {
     const done = pupil({ lastCheckAt: '2026-11-24T08:00:00Z' });

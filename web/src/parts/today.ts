@@ -1,4 +1,12 @@
-import { dayNumber, dayOf, isCheckDue, probeEveryDays, retentionDue, type PassedSet } from '@veldrift/core';
+import {
+  dayNumber,
+  dayOf,
+  isCheckDue,
+  isOffered,
+  probeEveryDays,
+  retentionDue,
+  type PassedSet,
+} from '@veldrift/core';
 import { policyOf, type Pupil } from '@veldrift/wire';
 
 /** One visit of the day. */
@@ -20,8 +28,14 @@ export function visitsToday(pupils: readonly Pupil[], now: Date, timeZone: strin
     .sort((a, b) => a.startsAtMin - b.startsAtMin || a.pupil.name.localeCompare(b.pupil.name));
 }
 
-/** Whether the weekly minute is due for a pupil. */
+/** Whether a minute given today would confirm that the facts hold. */
+export function minuteOffered(pupil: Pick<Pupil, 'offer'>, now: Date, timeZone: string): boolean {
+  return isOffered(pupil.offer, dayOf(now.toISOString(), timeZone));
+}
+
+/** Whether a minute is due for a pupil: the week's, or the one that would confirm that the facts hold. */
 export function checkDue(pupil: Pupil, now: Date, timeZone: string): boolean {
+  if (minuteOffered(pupil, now, timeZone)) return true;
   const day = (at: string) => dayNumber(dayOf(at, timeZone));
   return isCheckDue(pupil.lastCheckAt === null ? null : day(pupil.lastCheckAt), day(now.toISOString()));
 }
@@ -65,11 +79,16 @@ export function isUnknown(pupil: Pick<Pupil, 'tried' | 'lastCheckAt' | 'passed'>
 export function duesOf(pupil: Pupil, now: Date, timeZone: string): string[] {
   if (isUnknown(pupil)) return ['to be placed'];
   return [
-    ...(checkDue(pupil, now, timeZone) ? [pupil.lastCheckAt === null ? 'first check' : 'minute due'] : []),
+    ...(checkDue(pupil, now, timeZone) ? [minuteWords(pupil, now, timeZone)] : []),
     ...(pupil.verdict === 'advance' ? ['ready to move on'] : []),
     ...(lookDue(pupil, now, timeZone) ? ['look back due'] : []),
     ...(probeDue(pupil, now, timeZone) ? ['probe due'] : []),
   ];
+}
+
+function minuteWords(pupil: Pupil, now: Date, timeZone: string): string {
+  if (minuteOffered(pupil, now, timeZone)) return 'minute to confirm';
+  return pupil.lastCheckAt === null ? 'first check' : 'minute due';
 }
 
 /** Minutes after midnight in a time zone. */

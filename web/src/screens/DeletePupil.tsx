@@ -39,7 +39,15 @@ export function DeletePupil({
       client.setQueryData(pupilsQuery.queryKey, (list) => list?.filter((one) => one.id !== pupil.id));
       // Nothing of the child stays on this device either.
       await outbox.forgetPupil(pupil.id);
-      for (const key of ['pupil', 'pupilGames', 'review', 'answers', 'proposalAnswers', 'decisionAnswers'])
+      for (const key of [
+        'pupil',
+        'pupilGames',
+        'review',
+        'answers',
+        'proposalAnswers',
+        'decisionAnswers',
+        'ceilingAnswers',
+      ])
         client.removeQueries({ queryKey: [key] });
       enqueueSnackbar(`${pupil.name} is deleted for good.`);
       await navigate('/pupils', { replace: true });

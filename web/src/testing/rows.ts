@@ -14,6 +14,8 @@ export const madePupil = (name: string, over: Partial<Pupil> = {}): Pupil =>
     setId: 'strategy/add/bonds-to-ten',
     keypadCalibration: null,
     naming: null,
+    ownCeiling: null,
+    offer: null,
     easyTimesMs: [],
     tried: {},
     ...over,

@@ -1,7 +1,7 @@
 import {
   createRandom,
   keypadOverheads,
-  ceilingPerMinute,
+  namingCeilingOf,
   makeCopyForm,
   numberText,
   type CopySample,
@@ -92,7 +92,7 @@ export function KeypadCalibration() {
   });
 
   const overheads = keypadOverheads(samples);
-  const ceiling = ceilingPerMinute(
+  const ceiling = namingCeilingOf(
     samples.filter((one) => one.digits <= 2).map((one) => one.promptToPromptMs),
   );
   return (
@@ -124,10 +124,10 @@ export function KeypadCalibration() {
           <p>
             {ceiling === null
               ? 'The ceiling could not be measured.'
-              : `Ceiling: ${numberText(ceiling)} numbers a minute by keypad.`}
+              : `Ceiling: ${numberText(ceiling.perMinute)} numbers a minute by keypad.`}
             {ceiling !== null &&
-              ceiling * 0.9 < 30 &&
-              ` The aim of a minute becomes ${numberText(ceiling * 0.9)}: another way of capture may allow more.`}
+              ceiling.perMinute * 0.9 < 30 &&
+              ` The aim of a minute becomes ${numberText(ceiling.perMinute * 0.9)}: another way of capture may allow more.`}
           </p>
         </>
       }

@@ -1,4 +1,4 @@
-import { ceilingPerMinute, createRandom, makeNamingForm, numberText } from '@veldrift/core';
+import { namingCeilingOf, createRandom, makeNamingForm, numberText } from '@veldrift/core';
 import { useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
@@ -52,7 +52,7 @@ export function NamingCalibration() {
     said(event.timeStamp);
   });
 
-  const ceiling = ceilingPerMinute(intervals);
+  const ceiling = namingCeilingOf(intervals);
   return (
     <CalibrationFrame
       pupilId={pupilId}
@@ -68,10 +68,10 @@ export function NamingCalibration() {
         <p>
           {ceiling === null
             ? 'The ceiling could not be measured.'
-            : `Ceiling: ${numberText(ceiling)} numbers a minute by your mark.`}
+            : `Ceiling: ${numberText(ceiling.perMinute)} numbers a minute by your mark.`}
           {ceiling !== null &&
-            ceiling * 0.9 < 30 &&
-            ` The aim of a minute becomes ${numberText(ceiling * 0.9)}: another way of capture may allow more.`}
+            ceiling.perMinute * 0.9 < 30 &&
+            ` The aim of a minute becomes ${numberText(ceiling.perMinute * 0.9)}: another way of capture may allow more.`}
         </p>
       }
     >

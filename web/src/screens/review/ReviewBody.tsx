@@ -14,14 +14,15 @@ import {
 } from '@veldrift/core';
 import { findSet } from '../../app/book.ts';
 import { policyOf, type KeptAnswer, type ReviewPage } from '@veldrift/wire';
-import { Suspense, type ReactNode } from 'react';
+import { Suspense } from 'react';
 import { Link } from 'react-router';
 import { dateTimeText, msText, rateText } from '../../app/format.ts';
 import { page } from '../../app/page.tsx';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { aimWords } from '../../parts/aimWords.ts';
-import { CeilingBehind } from '../../parts/MeasuredNumbers.tsx';
+import { Figure } from '../../parts/Figure.tsx';
+import { CeilingBehind, ceilingAnswers } from '../../parts/MeasuredNumbers.tsx';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
 import { Loading } from '../../parts/states.tsx';
@@ -103,10 +104,11 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
                 />
                 {ceiling !== null && (
                   <Figure
-                    value={numberText(ceiling)}
+                    value={numberText(ceiling.perMinute)}
                     unit="the ceiling"
                     title="The ceiling"
                     how={<CeilingBehind pupil={pupil} way={way} ceiling={ceiling} />}
+                    {...ceilingAnswers(pupil.id, ceiling)}
                   />
                 )}
                 <Figure
@@ -242,33 +244,6 @@ function TurnFigures({
         how="The time between one thing that happened and the next, each counted at most a minute: what stands still is not practice. It counts towards the minutes of the week."
       />
     </>
-  );
-}
-
-export function Figure({
-  value,
-  unit,
-  title,
-  how,
-  answers,
-}: {
-  readonly value: string;
-  readonly unit: string;
-  readonly title: string;
-  readonly how: ReactNode;
-  readonly answers?: readonly KeptAnswer[];
-}) {
-  return (
-    <Explained
-      className="figure"
-      title={title}
-      how={how}
-      label={`${value} ${unit}: show what is behind it`}
-      {...(answers ? { answers } : {})}
-    >
-      <span className="numeral">{value}</span>
-      <span>{unit}</span>
-    </Explained>
   );
 }
 

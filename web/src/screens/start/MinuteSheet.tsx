@@ -18,7 +18,7 @@ import type { MinuteRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { AimNumber } from '../../parts/MeasuredNumbers.tsx';
-import { checkDue } from '../../parts/today.ts';
+import { checkDue, minuteOffered } from '../../parts/today.ts';
 import { useNow } from '../../parts/useNow.ts';
 import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
 import type { SheetProps } from './SheetProps.ts';
@@ -86,9 +86,11 @@ export function MinuteSheet({ pupil, set, purpose }: SheetProps & { readonly pur
           </>
         )}{' '}
         {purpose === 'check' || purpose === 'practice'
-          ? checkDue(pupil, now, me.timeZone)
-            ? 'The weekly check is due.'
-            : 'The weekly check is not due yet.'
+          ? minuteOffered(pupil, now, me.timeZone)
+            ? 'The facts hold: this minute would confirm them.'
+            : checkDue(pupil, now, me.timeZone)
+              ? 'The weekly check is due.'
+              : 'The weekly check is not due yet.'
           : ''}
         {purpose === 'mixed' && pupil.capture !== 'keypad'
           ? 'Digits can be counted only where they are typed: by keypad this pupil could be judged by published rates.'
