@@ -3,46 +3,22 @@ import { answerOf, parseFactKey, type Fact, type FactKey } from '../facts/fact.t
 /** What would produce a wrong answer, most telling first: the first that fits names the slip. */
 export const slipKinds = [
   'zeroOneRule',
+  'signOfAnswer',
   'otherOperation',
+  'smallerFromLarger',
   'digitsSwapped',
   'teenForTy',
   'nextMultiple',
+  'quotientOffByOne',
   'offByOne',
+  'tenOff',
   'tenOrHundredLost',
   'operandRepeated',
   'neighbourFact',
+  'offByTwo',
   'unread',
 ] as const;
 export type SlipKind = (typeof slipKinds)[number];
-
-/** The name of each kind, and the aid that answers a pattern of it. */
-export const slipTexts: Readonly<Record<SlipKind, { readonly name: string; readonly answer: string }>> = {
-  zeroOneRule: {
-    name: 'zero or one rule',
-    answer: 'Lay it out with counters: groups of nothing, one group.',
-  },
-  otherOperation: {
-    name: 'the other operation',
-    answer: 'Say the sign aloud first; lay the look-alike signs side by side.',
-  },
-  digitsSwapped: { name: 'digits swapped', answer: 'Say the tens first and write it on the place frame.' },
-  teenForTy: { name: 'teen for ty', answer: 'Say both and point to them on the hundred square.' },
-  nextMultiple: {
-    name: 'next or previous multiple',
-    answer: 'Say the row of the table with one row alone in sight.',
-  },
-  offByOne: { name: 'off by one', answer: 'Number line: start on the first number, count the hops.' },
-  tenOrHundredLost: {
-    name: 'ten or hundred lost',
-    answer: 'Bead frame or place frame: keep the ten in sight.',
-  },
-  operandRepeated: {
-    name: 'one number repeated',
-    answer: 'Have the whole fact said, both numbers pointed to.',
-  },
-  neighbourFact: { name: 'a neighbour fact', answer: 'Lay the two facts side by side as arrays.' },
-  unread: { name: 'not read', answer: 'Ask how it was found.' },
-};
 
 /** Every kind of slip that would produce `given` for this fact; `['unread']` when none fits; empty when it is right. */
 export function slipsOf(fact: Fact, given: number): SlipKind[] {
@@ -54,7 +30,7 @@ export function slipsOf(fact: Fact, given: number): SlipKind[] {
 
 /** The kind that names a slip; undefined when what was given is unknown, not a number, or right. */
 export function slipOf(key: FactKey, given: string | null): SlipKind | undefined {
-  if (given === null || !/^\d+$/.test(given)) return undefined;
+  if (given === null || !/^-?\d+$/.test(given)) return undefined;
   return slipsOf(parseFactKey(key), Number(given))[0];
 }
 
@@ -91,6 +67,11 @@ const tests: Readonly<
     };
     return Object.entries(results).some(([name, result]) => name !== operation && result === given);
   },
+  signOfAnswer: (_fact, given, answer) => answer !== 0 && given === -answer,
+  smallerFromLarger: ({ operation, left, right }, given) =>
+    operation === 'sub' &&
+    left % 10 < right % 10 &&
+    given === 10 * gap(Math.floor(left / 10), Math.floor(right / 10)) + gap(left % 10, right % 10),
   digitsSwapped: (_fact, given, answer) =>
     answer >= 10 &&
     answer % 10 !== 0 &&
@@ -101,12 +82,12 @@ const tests: Readonly<
     return teen >= 13 && teen <= 19 && Math.max(given, answer) === (teen - 10) * 10;
   },
   nextMultiple: ({ operation, left, right }, given, answer) =>
-    operation === 'mul'
-      ? (gap(given, answer) === left && left > 1) || (gap(given, answer) === right && right > 1)
-      : operation === 'div' && gap(given, answer) === 1,
+    operation === 'mul' &&
+    ((gap(given, answer) === left && left > 1) || (gap(given, answer) === right && right > 1)),
+  quotientOffByOne: ({ operation }, given, answer) => operation === 'div' && gap(given, answer) === 1,
   offByOne: (_fact, given, answer) => gap(given, answer) === 1,
+  tenOff: (_fact, given, answer) => gap(given, answer) === 10,
   tenOrHundredLost: (_fact, given, answer) =>
-    answer - given === 10 ||
     answer - given === 100 ||
     (answer >= 10 &&
       given < answer &&
@@ -116,6 +97,8 @@ const tests: Readonly<
     given === right ||
     (operation === 'add' && (given === 2 * left || given === 2 * right)) ||
     (operation === 'mul' && (given === left * left || given === right * right)),
+  offByTwo: ({ operation }, given, answer) =>
+    (operation === 'mul' || operation === 'div') && gap(given, answer) === 2,
   neighbourFact: ({ operation, left, right }, given) =>
     operation !== 'div' &&
     around.some((a) =>
@@ -130,33 +113,3 @@ const tests: Readonly<
       }),
     ),
 };
-
-/** A wrong answer as the reader of slips takes it. */
-export interface ReadSlip {
-  readonly id: string;
-  readonly fact: FactKey;
-  readonly given: string | null;
-  /** The visit it was given in. */
-  readonly visit: string;
-  readonly kind: SlipKind;
-}
-
-/** The number of one kind that makes a pattern, and the slips looked back over. */
-export const patternNeeds = 3;
-export const patternLooksBack = 10;
-
-/**
- * Patterns among slips, oldest first: three of one kind within the last ten slips, or within the last two visits.
- * Slips not read make no pattern.
- */
-export function slipPatterns(
-  slips: readonly ReadSlip[],
-): { readonly kind: SlipKind; readonly slips: readonly ReadSlip[] }[] {
-  const visits = new Set([...new Set(slips.map((one) => one.visit))].slice(-2));
-  const lookedAt = slips.filter((one, at) => at >= slips.length - patternLooksBack || visits.has(one.visit));
-  return slipKinds
-    .filter((kind) => kind !== 'unread')
-    .map((kind) => ({ kind, slips: lookedAt.filter((one) => one.kind === kind) }))
-    .filter((one) => one.slips.length >= patternNeeds)
-    .sort((a, b) => b.slips.length - a.slips.length);
-}

@@ -13,7 +13,7 @@ import {
   markNames,
   parseFactKey,
   slipOf,
-  slipTexts,
+  slipNames,
 } from '@veldrift/core';
 import type { KeptAnswer } from '@veldrift/wire';
 import { useState, type ReactNode } from 'react';
@@ -158,7 +158,7 @@ function AnswerRow({ answer }: { readonly answer: KeptAnswer }) {
   const remarks = [
     ...(answer.judgement === 'workedOut' ? ['worked out'] : []),
     ...answer.seen.map((mark) => markNames[mark]),
-    ...(slip ? [slipTexts[slip].name] : []),
+    ...(slip ? [slipNames[slip]] : []),
     ...(answer.voided ? ['time void'] : []),
     ...(found.floored ? ['time floored at 0'] : []),
     ...(answer.calibrated ? [] : ['not calibrated']),

@@ -1,9 +1,14 @@
 import {
   countText,
+  numberText,
   isRight,
   slipOf,
   slipPatterns,
-  slipTexts,
+  parseFactKey,
+  remedyOf,
+  slipNames,
+  slipPatternRules,
+  type SlipPattern,
   wholeFactText,
   type ReadSlip,
   type SlipKind,
@@ -28,7 +33,7 @@ export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview })
   const known = [...page.earlierSlips, ...wrong];
   const slips: ReadSlip[] = known.flatMap((one) => {
     const kind = slipOf(one.fact, one.given);
-    return kind ? [{ id: one.id, fact: one.fact, given: one.given, visit: one.visitId, kind }] : [];
+    return kind ? [{ id: one.id, fact: one.fact, given: one.given, kind }] : [];
   });
   const pattern = slipPatterns(slips)[0];
   return (
@@ -38,11 +43,11 @@ export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview })
       {[...byKind].map(([kind, list]) => (
         <p key={kind}>
           <Explained
-            title={`Slips: ${slipTexts[kind].name}`}
-            how={`${slipTexts[kind].answer} These wrong answers are what \u201c${slipTexts[kind].name}\u201d would produce.`}
+            title={`Slips: ${slipNames[kind]}`}
+            how={`${remedyFor(kind, list)} These wrong answers are what \u201c${slipNames[kind]}\u201d would produce.`}
             answers={list}
           >
-            {list.length} {slipTexts[kind].name}
+            {list.length} {slipNames[kind]}
           </Explained>
           : {list.map(saidText).join('; ')}.
         </p>
@@ -61,16 +66,17 @@ export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview })
       )}
       {pattern && (
         <p className="pattern">
-          <strong>A pattern: {slipTexts[pattern.kind].name}</strong>,{' '}
+          <strong>A pattern: {slipNames[pattern.kind]}</strong>,{' '}
           <Explained
-            title={`A pattern: ${slipTexts[pattern.kind].name}`}
-            how={`Three of one kind among the last ten slips, or within two visits, make a pattern. ${slipTexts[pattern.kind].answer}`}
+            title={`A pattern: ${slipNames[pattern.kind]}`}
+            how={patternWords(pattern)}
             answers={known.filter((one) => pattern.slips.some((slip) => slip.id === one.id))}
           >
-            {pattern.slips.length} times lately
-          </Explained>{' '}
-          ({[...new Set(pattern.slips.slice(-4).map(saidText))].join('; ')}
-          ). {slipTexts[pattern.kind].answer}
+            {pattern.slips.length} of the last {countText(pattern.of, 'slip')}
+          </Explained>
+          ; chance alone would make {numberText(pattern.byChance)} (
+          {[...new Set(pattern.slips.slice(-4).map(saidText))].join('; ')}
+          ). {remedyFor(pattern.kind, pattern.slips)}
         </p>
       )}
     </div>
@@ -79,4 +85,13 @@ export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview })
 
 function saidText(slip: { readonly fact: string; readonly given: string | null }): string {
   return `${keepTogether(wholeFactText(slip.fact))}, said\u00a0${slip.given ?? ''}`;
+}
+
+/** The aid for a kind, fit to the operation it was last made in. */
+function remedyFor(kind: SlipKind, slips: readonly { readonly fact: string }[]): string {
+  return remedyOf(kind, parseFactKey((slips.at(-1) as { readonly fact: string }).fact).operation);
+}
+
+function patternWords({ kind, of, byChance }: SlipPattern): string {
+  return `Of the last ${countText(of, 'slip')} chance alone would make ${numberText(byChance)} of this kind, if every answer within ${slipPatternRules.nearMiss} of the right one, and those of the neighbouring facts, were as likely as another. A pattern is named where the share found lies above twice that with 95 in 100 certainty. These are what \u201c${slipNames[kind]}\u201d would produce.`;
 }
