@@ -21,7 +21,9 @@ export function house(): House {
 export async function signIn(page: Page, base = house().base): Promise<void> {
   if (page.url() !== 'about:blank') return signInByForm(page, base);
   const { email } = demoTutors[0];
-  const response = await page.request.post(`${base}/api/sign-in`, { data: { email, password: demoPassword } });
+  const response = await page.request.post(`${base}/api/sign-in`, {
+    data: { email, password: demoPassword },
+  });
   expect(response.status()).toBe(200);
   await page.goto(`${base}/`);
   await expect(page.getByRole('link', { name: 'Today' })).toBeVisible();
