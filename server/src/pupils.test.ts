@@ -117,6 +117,32 @@ describe('a minute kept', () => {
     expect((await room.call('GET', `/api/pupils/${id}/answers?fact=seven`)).status).toBe(400);
   });
 
+  it('keeps the way to a fact that is the child\u2019s own, until it is taken back; what is no way is said', async () => {
+    const id = await room.pupil();
+    const waysOf = async () => ((await room.call('GET', `/api/pupils/${id}`)).body as PupilPage).pupil.ways;
+    const put = (input: object) => room.call('PUT', `/api/pupils/${id}/ways`, input);
+    expect(await waysOf()).toEqual({});
+    expect((await put({ fact: '13-8', way: 'up' })).status).toBe(200);
+    expect((await put({ fact: '7x9', way: 'by7' })).status).toBe(200);
+    expect((await put({ fact: '7x9', way: 'by9' })).status).toBe(200);
+    expect(await waysOf()).toEqual({ '13-8': 'up', '7x9': 'by9' });
+    // A change in the form leaves them.
+    await room.call('PUT', `/api/pupils/${id}`, { ...pupilInput({ id }), notes: 'A note.' });
+    expect(await waysOf()).toEqual({ '13-8': 'up', '7x9': 'by9' });
+    expect((await put({ fact: '13-8', way: null })).status).toBe(200);
+    expect(await waysOf()).toEqual({ '7x9': 'by9' });
+    for (const [bad, field] of [
+      [{ fact: '7x9', way: 'halve' }, 'way'],
+      [{ fact: 'seven', way: 'by7' }, 'fact'],
+      [{ fact: '7x9' }, 'way'],
+      [{ fact: '7x9', way: 'by9', more: 1 }, undefined],
+    ] as const) {
+      const refused = await put(bad);
+      expect(refused.status).toBe(400);
+      expect((refused.body as { field?: string }).field).toBe(field);
+    }
+  });
+
   it('is listed with its rate', async () => {
     const { id } = await readyPupil();
     const list = (await room.call('GET', '/api/pupils')).body as Pupil[];

@@ -6,7 +6,9 @@ import {
   policyBounds,
   policyInForce,
   recallLimits,
+  sayNowWays,
   schools,
+  tryParseFactKey,
   type Ceiling,
   type FactKey,
   type Offer,
@@ -152,6 +154,23 @@ export function pupilInputOf(pupil: Pupil): PupilInput {
 /** Numbers of the schools for the whole room. */
 export const roomPolicySchema = object({ policy: policySchema }).exact();
 
+/** Which way to a fact is the child's own; null: none any more. */
+export const ownWaySchema = object({
+  fact: string()
+    .strict()
+    .required()
+    .test('fact', 'fact should be a key such as 7x8.', (value) => tryParseFactKey(value) !== undefined),
+  way: string().strict().nullable().defined(),
+})
+  .exact()
+  .test('way', 'There is no such way to this fact.', (value, context) => {
+    const fact = tryParseFactKey(value.fact);
+    return fact === undefined || value.way === null || sayNowWays(fact).some((one) => one.id === value.way)
+      ? true
+      : context.createError({ path: 'way', message: 'There is no such way to this fact.' });
+  });
+export type OwnWay = InferType<typeof ownWaySchema>;
+
 export const deletePupilSchema = object({
   /** The pupil's shown name, typed. */
   confirm: string().strict().defined().max(1000, 'The name typed is too long.'),
@@ -208,6 +227,8 @@ export interface Pupil extends PupilInput {
     }[];
   } | null;
   readonly naming: { readonly at: string; readonly promptToPromptMs: readonly number[] } | null;
+  /** The way to a fact that is the child's own, by its id, where one was chosen. */
+  readonly ways: Readonly<Record<FactKey, string>>;
   /** The ceiling of the pupil's own answers in their way of capture, where there are enough. */
   readonly ownCeiling: Ceiling | null;
   /** What the school would have done at once, while its word is open. */

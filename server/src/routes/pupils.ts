@@ -1,5 +1,12 @@
 import { isUntimed, operations, parseFactKey, tryParseFactKey, type Operation } from '@veldrift/core';
-import { decideSchema, deletePupilSchema, pupilSchema, type FactOnMap, type PupilPage } from '@veldrift/wire';
+import {
+  decideSchema,
+  deletePupilSchema,
+  ownWaySchema,
+  pupilSchema,
+  type FactOnMap,
+  type PupilPage,
+} from '@veldrift/wire';
 import { Hono, type Context } from 'hono';
 import type { RoomTx } from '../db.ts';
 import { answersBehind, answersOnFacts, keptAnswerOfRow } from '../store/answers.ts';
@@ -16,6 +23,7 @@ import {
   changePupil,
   deletePupil,
   findPupil,
+  keepOwnWay,
   holdPupil,
   listPupils,
   movePupil,
@@ -70,6 +78,17 @@ export function pupilRoutes(house: House): Hono<Env> {
       const changed = await known(tx, session.timeZone, id);
       await refreshStanding(tx, changed, session.timeZone);
       return changed;
+    });
+    return c.json(pupil);
+  });
+
+  app.put('/pupils/:id/ways', async (c) => {
+    const id = idParam(c);
+    const { fact, way } = await body(c, ownWaySchema);
+    const pupil = await inOwnRoom(house, c, async (tx, session) => {
+      await known(tx, session.timeZone, id);
+      await keepOwnWay(tx, id, fact, way);
+      return known(tx, session.timeZone, id);
     });
     return c.json(pupil);
   });

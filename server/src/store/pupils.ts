@@ -31,6 +31,7 @@ interface PupilRow {
   notes: string;
   aim_by: string | null;
   visits: WeeklyVisit[];
+  ways: Record<string, string>;
   created_at: Date;
 }
 
@@ -146,6 +147,7 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
       easyTimesMs: of(easy, row.id).map((one) => one.ms),
       keypadCalibration: keypad ? { at: keypad.at.toISOString(), samples: keypad.samples as never } : null,
       naming: naming ? { at: naming.at.toISOString(), promptToPromptMs: naming.samples as never } : null,
+      ways: row.ways,
       ownCeiling: ownOnly(standing?.ceiling ?? null),
       offer: verdict === null ? null : (standing?.offer ?? null),
       verdict,
@@ -268,6 +270,15 @@ export async function changePupil(tx: RoomTx, pupil: PupilInput): Promise<boolea
     [tx.roomId, pupil.id, ...valuesOf(pupil)],
   );
   return changed === 1;
+}
+
+/** Notes which way to a fact is a pupil's own; null: none any more. */
+export async function keepOwnWay(tx: RoomTx, id: string, fact: string, way: string | null): Promise<void> {
+  await tx.run(
+    `update pupils set ways = case when $4::text is null then ways - $3::text else ways || jsonb_build_object($3::text, $4::text) end
+     where room_id = $1 and id = $2`,
+    [tx.roomId, id, fact, way],
+  );
 }
 
 /** Moves a pupil to a set. */

@@ -16,6 +16,7 @@ import type {
   NewPass,
   NewPassword,
   OwnSession,
+  OwnWay,
   Pass,
   People,
   PlaceInput,
@@ -111,6 +112,7 @@ export const api = {
   pupils: () => call<Pupil[]>('GET', '/pupils'),
   addPupil: (input: PupilInput) => call<Pupil>('POST', '/pupils', input),
   changePupil: (input: PupilInput) => call<Pupil>('PUT', `/pupils/${input.id}`, input),
+  keepOwnWay: (id: string, input: OwnWay) => call<Pupil>('PUT', `/pupils/${id}/ways`, input),
   deletePupil: (id: string, confirm: string) => call<void>('DELETE', `/pupils/${id}`, { confirm }),
   pupilPage: (id: string) => call<PupilPage>('GET', `/pupils/${id}`),
   answersOnFact: (id: string, fact: string) =>

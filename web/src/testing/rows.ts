@@ -14,6 +14,7 @@ export const madePupil = (name: string, over: Partial<Pupil> = {}): Pupil =>
     setId: 'strategy/add/bonds-to-ten',
     keypadCalibration: null,
     naming: null,
+    ways: {},
     ownCeiling: null,
     offer: null,
     easyTimesMs: [],

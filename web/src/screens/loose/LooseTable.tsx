@@ -27,6 +27,9 @@ import { Empty } from '../../parts/states.tsx';
 import { looseDraft, type LooseDraft, type LooseEntry } from './looseDraft.ts';
 import '../table/live.css';
 import './loose.css';
+import { useQuery } from '@tanstack/react-query';
+import { pupilsQuery } from '../../app/queries.ts';
+import { ownWayOf } from '../../live/ownWay.ts';
 
 /** A loose pack on the table: one key for an instant right answer; else two cards and what was seen. */
 export function LooseTable() {
@@ -61,6 +64,7 @@ function Running({ playId, given }: { readonly playId: string; readonly given: L
   const [right, setRight] = useState('');
   const [missing, setMissing] = useState('');
   const { pupilId, visitId, operation, kept } = draft;
+  const pupil = useQuery(pupilsQuery).data?.find((one) => one.id === pupilId);
   const head = () => ({ v: 1 as const, seat: 0, pupilId, visitId, playId, at: new Date().toISOString() });
   const fact = factOf(operation, left, right);
   const last = kept.at(-1);
@@ -194,7 +198,8 @@ function Running({ playId, given }: { readonly playId: string; readonly given: L
         </p>
         {treated?.fact && (
           <p>
-            <strong>{wholeFactText(treated.fact)}</strong>. {sayNowLine(parseFactKey(treated.fact))}
+            <strong>{wholeFactText(treated.fact)}</strong>.{' '}
+            {sayNowLine(parseFactKey(treated.fact), pupil && ownWayOf(pupil, treated.fact))}
           </p>
         )}
       </section>

@@ -1,17 +1,10 @@
-import {
-  classifyAnswer,
-  factStateNames,
-  isRight,
-  parseFactKey,
-  sayNowLine,
-  type AnswerClass,
-  type FactKey,
-} from '@veldrift/core';
+import { classifyAnswer, factStateNames, isRight, type AnswerClass, type FactKey } from '@veldrift/core';
 import type { KeptAnswer, ReviewPage } from '@veldrift/wire';
 import { Fragment } from 'react';
-import { keepTogether, msText } from '../../app/format.ts';
+import { msText } from '../../app/format.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { FactLine } from '../../parts/FactLine.tsx';
+import { SayNow } from '../../parts/SayNow.tsx';
 import { StateMark } from '../../parts/StateMark.tsx';
 import type { LocalReview } from './localReview.ts';
 
@@ -90,7 +83,7 @@ export function FactsMet({ page }: { readonly page: ReviewPage | LocalReview }) 
               {missed && (
                 <tr className="say">
                   <td colSpan={4}>
-                    <span className="quiet">Say now</span> {keepTogether(sayNowLine(parseFactKey(fact)))}
+                    <SayNow pupil={page.pupil} fact={fact} />
                   </td>
                 </tr>
               )}

@@ -12,6 +12,7 @@ import { useTurns } from '../../live/useTurns.ts';
 import { ComesNext } from './ComesNext.tsx';
 import { LiveFrame, SmallField } from './LiveFrame.tsx';
 import { FactPrompt, TypedLine } from './Prompt.tsx';
+import { ownWayOf } from '../../live/ownWay.ts';
 import { Told } from './Told.tsx';
 import { saysOf, showOf, slidesUnder } from './turnsWords.ts';
 import { TurnsNotice } from './TurnsNotice.tsx';
@@ -138,7 +139,13 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
           <p>The cards are on the table.</p>
         </div>
       ) : state.status === 'told' && last ? (
-        <Told answer={last} pack={pack} slides={slidesUnder(turns)} onTurn={goOn} />
+        <Told
+          ownWay={ownWayOf(row.pupil, last.fact)}
+          answer={last}
+          pack={pack}
+          slides={slidesUnder(turns)}
+          onTurn={goOn}
+        />
       ) : (
         <TurnsNotice row={row} state={state} onGo={goOn} />
       )}

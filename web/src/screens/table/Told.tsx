@@ -7,18 +7,21 @@ export function Told({
   answer,
   pack,
   slides,
+  ownWay,
   onTurn,
 }: {
   readonly answer: Answer;
   readonly pack: boolean;
   readonly slides: number | undefined;
+  /** The way that is the child's own, where one was chosen. */
+  readonly ownWay: string | undefined;
   readonly onTurn: (at: number) => void;
 }) {
   const missed = !isRight(answer.judgement);
   return (
     <div className={`told ${missed ? 'missed' : ''}`}>
       <p className="told-fact numeral">{wholeFactText(answer.fact)}</p>
-      {missed && <p className="told-say">{keepTogether(sayNowLine(parseFactKey(answer.fact)))}</p>}
+      {missed && <p className="told-say">{keepTogether(sayNowLine(parseFactKey(answer.fact), ownWay))}</p>}
       {missed && pack && slides !== undefined && (
         <p className="told-say quiet">Slide it back under {slides === 1 ? 'one card' : `${slides} cards`}.</p>
       )}
