@@ -9,6 +9,12 @@ export const schoolNames: Readonly<Record<School, string>> = {
   accurateExplained: 'Accurate and explained',
 };
 
+/** What is to be known before a school is chosen; the figures behind it are in docs/judgement.md. */
+export const schoolWarnings: Readonly<Partial<Record<School, string>>> = {
+  publishedRate:
+    'Published rate moves nearly every simulated child on while a fifth or more of the set is not recalled: its bands were found on sheets of a whole grade, not on one set.',
+};
+
 /** Whether a school judges without any clock. */
 export function isUntimed(school: School): boolean {
   return school === 'accurateExplained';

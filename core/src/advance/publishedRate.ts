@@ -1,3 +1,4 @@
+import { dayOf } from '../recall/day.ts';
 import { rateBands } from '../recall/rateBands.ts';
 import type { CheckResult, Decision, Evidence, Reason } from './decision.ts';
 import { countingChecks, onCheck } from './minuteCheck.ts';
@@ -30,7 +31,7 @@ export function rateBounds(evidence: Pick<Evidence, 'policy' | 'grade'>): RateBo
 
 /**
  * The school *Published rate*: move on when a check mixed with earlier sets has digits correct a minute at mastery or above
- * and few errors; below the level of instruction step back or add an aid. Source of the bands: rateBands.
+ * and few errors, twice running on different days; below the level of instruction step back or add an aid. Source of the bands: rateBands.
  */
 export function judgeByPublishedRate(evidence: Evidence): Decision {
   const { policy } = evidence;
@@ -81,8 +82,27 @@ export function judgeByPublishedRate(evidence: Evidence): Decision {
     onCheck(`${countText(latest.wrong, 'wrong answer')}; ${policy.wrongAllowed} or fewer are asked.`),
     onCheck('The bands were found on handwritten sheets: typed digits compare with them only roughly.'),
   );
-  if (rate >= bounds.masteryFrom && latest.wrong <= policy.wrongAllowed)
-    return { ...base, verdict: 'advance', reasons, missing, wouldSettle: '' };
+  const passes = (one: CheckResult & { digitsPerMinute: number }) =>
+    one.digitsPerMinute >= bounds.masteryFrom && one.wrong <= policy.wrongAllowed;
+  if (passes(latest)) {
+    // Passed once is chance, or a good day: the last mixed check of another day is to be passed too.
+    const day = dayOf(latest.at, evidence.timeZone);
+    const before = mixed.filter((one) => dayOf(one.at, evidence.timeZone) !== day).at(-1);
+    const checkIds = [before, latest].flatMap((one) => (one?.id ? [one.id] : []));
+    if (before && passes(before)) {
+      reasons.push(onCheck('So it was in the mixed check of the day before that.'));
+      return { ...base, checkIds, verdict: 'advance', reasons, missing, wouldSettle: '' };
+    }
+    missing.push(onCheck('Mastery is to be met twice, on different days: this was the first time running.'));
+    return {
+      ...base,
+      checkIds,
+      verdict: 'notEnough',
+      reasons,
+      missing,
+      wouldSettle: 'Another mixed minute by keypad, on another day.',
+    };
+  }
   if (rate < bounds.instructionFrom) {
     reasons.push(
       onCheck(`Instruction begins at ${numberText(bounds.instructionFrom)}: step back a set, or add an aid.`),

@@ -33,10 +33,31 @@ const evidence = (over: Partial<Evidence> = {}): Evidence => ({
 });
 
 describe('published rate', () => {
-  it('moves on at mastery of the grade, from a mixed check by keypad', () => {
-    expect(decide(evidence())).toMatchObject({ verdict: 'advance', checkIds: ['c1'], wouldSettle: '' });
-    expect(decide(evidence({ grade: 5 })).verdict).toBe('stay');
-    expect(decide(evidence({ grade: 5, checks: [check({ digitsPerMinute: 40 })] })).verdict).toBe('advance');
+  it('moves on at mastery of the grade, met in mixed checks by keypad on two days running', () => {
+    const before = (over: Partial<CheckResult> = {}) =>
+      check({ id: 'c0', at: '2026-11-17T10:00:00Z', ...over });
+    const judge = (checks: CheckResult[], over: Partial<Evidence> = {}) =>
+      decide(evidence({ checks, ...over }));
+    expect(judge([before(), check()])).toMatchObject({
+      verdict: 'advance',
+      checkIds: ['c0', 'c1'],
+      wouldSettle: '',
+    });
+    // Once is not twice, nor is twice on one day, nor with a check of the day before that missed it.
+    const once = judge([check()]);
+    expect(once).toMatchObject({ verdict: 'notEnough', checkIds: ['c1'] });
+    expect(once.missing[0]?.text).toContain('twice, on different days');
+    expect(judge([before({ at: '2026-11-20T09:00:00Z' }), check()]).verdict).toBe('notEnough');
+    expect(judge([before({ digitsPerMinute: 12 }), check()]).verdict).toBe('notEnough');
+    expect(judge([before({ wrong: 3 }), check()]).verdict).toBe('notEnough');
+    expect(judge([before(), check({ digitsPerMinute: 12 })]).verdict).toBe('stay');
+    // Half past eleven in the evening and half past midnight in London are one day in New York.
+    const night = [before({ at: '2026-11-19T23:30:00Z' }), check({ at: '2026-11-20T00:30:00Z' })];
+    expect(judge(night).verdict).toBe('advance');
+    expect(judge(night, { timeZone: 'America/New_York' }).verdict).toBe('notEnough');
+    expect(judge([before(), check()], { grade: 5 }).verdict).toBe('stay');
+    const forty = { digitsPerMinute: 40 };
+    expect(judge([before(forty), check(forty)], { grade: 5 }).verdict).toBe('advance');
   });
   it('steps back below the level of instruction', () => {
     const found = decide(evidence({ checks: [check({ digitsPerMinute: 9.9 })] }));

@@ -10,6 +10,7 @@ import {
   operations,
   schoolNames,
   schools,
+  schoolWarnings,
 } from '@veldrift/core';
 import { findPathway, allPathways } from '../app/book.ts';
 import { pupilSchema, type Pupil, type PupilInput } from '@veldrift/wire';
@@ -171,7 +172,7 @@ export function PupilForm({ start, draft, title, pupil }: FormProps) {
           name="school"
           label="School"
           options={schools.map((one) => [one, schoolNames[one]])}
-          hint="When to move on. Its numbers can be changed from the pupil's page, or for the room."
+          hint={`When to move on. Its numbers can be changed from the pupil\u2019s page, or for the room. ${Object.values(schoolWarnings).join(' ')}`}
         />
         <Choice
           control={control}

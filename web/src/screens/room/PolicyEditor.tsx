@@ -13,6 +13,7 @@ import {
   policyTroubles,
   schoolNames,
   schools,
+  schoolWarnings,
   trialWarning,
   type Policy,
   type School,
@@ -75,6 +76,7 @@ export function PolicyEditor({ draft, school: first, base, baseName, own, keepin
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
+      {schoolWarnings[school] && <p className="clay">{schoolWarnings[school]}</p>}
       <TrialOf school={school} policy={policy} able={wrong.length === 0 && impossible.length === 0} />
       <table className="policy-numbers">
         <thead>
