@@ -13,6 +13,8 @@ export * from './recall/answer.ts';
 export * from './recall/answerClass.ts';
 export * from './recall/calibration.ts';
 export * from './recall/ceiling.ts';
+export * from './recall/countingSign.ts';
+export * from './recall/senSlope.ts';
 export * from './recall/day.ts';
 export * from './recall/digits.ts';
 export * from './recall/factState.ts';

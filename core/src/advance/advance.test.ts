@@ -2,9 +2,17 @@ import fc from 'fast-check';
 import { median } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { findSet } from '../facts/pathway.ts';
+import { isCountedAsQuickly, parseFactKey } from '../facts/fact.ts';
+import { smallerNumber } from '../recall/countingSign.ts';
 import type { Ceiling } from '../recall/ceiling.ts';
 import { decide } from './decide.ts';
-import { isOffered, type CheckResult, type Evidence, type JudgedAnswer, type Reason } from './decision.ts';
+import {
+  isMinuteOffered,
+  type CheckResult,
+  type Evidence,
+  type JudgedAnswer,
+  type Reason,
+} from './decision.ts';
 import { factsNeeded } from './eachFactInstant.ts';
 import { defaultPolicy, isUntimed, policyInForce, schools } from './policy.ts';
 import { theilSen } from './trend.ts';
@@ -175,11 +183,11 @@ describe('each fact instant', () => {
   it('offers the minute that confirms at once, and after one that did not on another day', () => {
     const now = decide(evidence({ checks: [] }));
     expect(now.offer).toEqual({ kind: 'minute', afterDay: null });
-    expect(isOffered(now.offer, '2026-11-24')).toBe(true);
+    expect(isMinuteOffered(now.offer, '2026-11-24')).toBe(true);
     const failed = decide(evidence({ checks: [check({ right: 20, at: '2026-11-24T10:00:00Z' })] }));
     expect(failed).toMatchObject({ verdict: 'stay', offer: { kind: 'minute', afterDay: '2026-11-24' } });
-    expect(isOffered(failed.offer, '2026-11-24')).toBe(false);
-    expect(isOffered(failed.offer, '2026-11-25')).toBe(true);
+    expect(isMinuteOffered(failed.offer, '2026-11-24')).toBe(false);
+    expect(isMinuteOffered(failed.offer, '2026-11-25')).toBe(true);
     // Nothing is offered while facts are short, nor when all is settled.
     expect(decide(evidence({ answers: recalledAnswers(facts.slice(4)) })).offer ?? null).toBeNull();
     expect(decide(evidence()).offer ?? null).toBeNull();
@@ -202,6 +210,41 @@ describe('each fact instant', () => {
     expect(texts(found.reasons).join(' ')).toContain(
       'On facts that are recalled the child gives 20 a minute (the middle of 31 answers), so the aim is 0.9 of that.',
     );
+  });
+  it('asks to watch where times rise with the smaller number, says by how much, and holds until somebody has looked', () => {
+    const counted = recalledAnswers(facts).map((one, at) => ({
+      ...one,
+      // Without the mark, which the set needs on its +1 and +2 alone.
+      seen: isCountedAsQuickly(parseFactKey(one.fact)) ? one.seen : [],
+      limitMs: 2000,
+      correctedMs: 400 + 150 * smallerNumber(parseFactKey(one.fact)) + (at % 3) * 20,
+    }));
+    const found = decide(evidence({ answers: counted }));
+    expect(found).toMatchObject({
+      verdict: 'notEnough',
+      offer: { kind: 'watch', facts: ['5+5', '4+6', '6+4'] },
+    });
+    expect(texts(found.reasons).join(' ')).toMatch(
+      /Times rise by 0\.1[45] s with each unit of the smaller number/,
+    );
+    expect(found.wouldSettle).toContain('Watch the fingers on 5 + 5, 4 + 6 and 6 + 4');
+    const looked = ['5+5', '4+6', '6+4'].map((fact, at) => ({
+      id: `look${at}`,
+      fact,
+      at: `2026-11-19T10:0${at}:00Z`,
+      class: 'recalled' as const,
+      seen: ['noCounting' as const],
+      limitMs: 2000,
+      correctedMs: 1000,
+    }));
+    expect(decide(evidence({ answers: [...counted, ...looked] })).verdict).toBe('advance');
+    // Seen to be counted, they are worked out, and it is not ready.
+    const fingers = looked.map((one) => ({
+      ...one,
+      class: 'workedOut' as const,
+      seen: ['fingers' as const],
+    }));
+    expect(decide(evidence({ answers: [...counted, ...fingers] })).verdict).not.toBe('advance');
   });
   it('needs all facts of a small or counted set', () => {
     const policy = defaultPolicy;

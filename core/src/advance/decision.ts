@@ -24,15 +24,27 @@ export interface Reason {
 }
 
 /** What may be done at once to settle a decision, without waiting for the week's check. */
-export interface Offer {
-  readonly kind: 'minute';
-  /** The day of the last such minute, `2026-11-24`, on which it is not given again; null: none was given. */
-  readonly afterDay: string | null;
+export type Offer =
+  | {
+      /** A minute that confirms. */
+      readonly kind: 'minute';
+      /** The day of the last such minute, `2026-11-24`, on which it is not given again; null: none was given. */
+      readonly afterDay: string | null;
+    }
+  | {
+      /** To look whether these facts are counted, and mark what is seen. */
+      readonly kind: 'watch';
+      readonly facts: readonly FactKey[];
+    };
+
+/** Whether a minute that confirms may be given on a day, `2026-11-24`. */
+export function isMinuteOffered(offer: Offer | null | undefined, today: string): boolean {
+  return offer?.kind === 'minute' && (offer.afterDay === null || offer.afterDay < today);
 }
 
-/** Whether what is offered may be done on a day, `2026-11-24`. */
-export function isOffered(offer: Offer | null | undefined, today: string): boolean {
-  return offer != null && (offer.afterDay === null || offer.afterDay < today);
+/** The facts to watch, where looking would settle whether they are counted. */
+export function watchedFacts(offer: Offer | null | undefined): readonly FactKey[] {
+  return offer?.kind === 'watch' ? offer.facts : [];
 }
 
 /** What a school says, with why. The tutor accepts or decides otherwise; the tool never moves a child by itself. */
@@ -83,6 +95,8 @@ export interface JudgedSet {
 export interface JudgedAnswer extends ClassedAnswer {
   readonly id?: string;
   readonly correctedMs?: number | null;
+  /** The recall limit it was judged by, ms. */
+  readonly limitMs?: number;
 }
 
 export interface Evidence {

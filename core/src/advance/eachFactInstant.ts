@@ -1,5 +1,6 @@
 import type { FactKey } from '../facts/fact.ts';
 import { factStatesOf, factStateSteps, isRecalled, type FactState } from '../recall/factState.ts';
+import { countingSign, type CountingSign } from '../recall/countingSign.ts';
 import { dayOf } from '../recall/day.ts';
 import type { Decision, Evidence, JudgedAnswer, Offer, Reason } from './decision.ts';
 import { onCheck, standing } from './minuteCheck.ts';
@@ -35,9 +36,12 @@ export function judgeByEachFact(evidence: Evidence): Decision {
   const confirms =
     check.latest !== undefined && heldSince !== undefined && Date.parse(check.latest.at) >= heldSince;
 
+  // Of the facts that pass for recalled: those still short are known to be worked out.
+  const counts = countingSign(answers.filter((one) => isRecalled(stateOf(one.fact))));
   const reasons = [
     onFacts(`${recalled.length} of ${countText(facts.length, 'fact')} recalled; ${needed} are needed.`),
     ...lookBack(short, stateOf, answers).map(onFacts),
+    ...(counts ? [onFacts(countingText(counts))] : []),
     ...check.reasons,
   ];
   const base = {
@@ -57,11 +61,24 @@ export function judgeByEachFact(evidence: Evidence): Decision {
       verdict: provenShort ? 'stay' : 'notEnough',
       reasons,
       missing,
+      offer: counts && { kind: 'watch', facts: counts.watch },
       wouldSettle: provenShort
         ? `Practice on ${factListText(shown, 4)}, then the weekly minute.`
         : `More answers on ${factListText(lacking, 4)}, on two days; the weekly minute asks them.`,
     };
   }
+  if (counts)
+    return {
+      ...base,
+      verdict: 'notEnough',
+      reasons,
+      missing: [
+        onFacts(`Nobody has looked yet whether these are counted: ${factListText(counts.watch)}.`),
+        ...check.missing,
+      ],
+      offer: { kind: 'watch', facts: counts.watch },
+      wouldSettle: `Watch the fingers on ${factListText(counts.watch)}, and mark what is seen: fingers, counting on, or no counting seen.`,
+    };
   if (confirms && check.atAim && check.fewWrong)
     return { ...base, verdict: 'advance', reasons, missing: [], wouldSettle: '' };
   // The facts hold: the minute that confirms them is offered on the same visit, not at next week's check.
@@ -88,6 +105,16 @@ export function judgeByEachFact(evidence: Evidence): Decision {
     offer: { ...offer, afterDay: null },
     wouldSettle: 'One minute on this set, to its end: it can be given now.',
   };
+}
+
+/** "Times rise by 0.18 s with each unit of the smaller number ...", or that working was seen. */
+function countingText({ rise, near, seen, answers }: CountingSign): string {
+  if (!rise && near !== null)
+    return `${countText(near, 'fact')} that pass for recalled have times near the limit: one who derives or counts quickly has such times too.`;
+  if (!rise)
+    return `Working was seen on ${seen} of the last ${countText(answers, 'answer')}: what is quick now may be counted or derived.`;
+  const seconds = (ms: number) => (ms / 1000).toFixed(2);
+  return `Times rise by ${seconds(rise.slope)} s with each unit of the smaller number (${countText(answers, 'answer')}; between ${seconds(rise.low)} and ${seconds(rise.high)} s): they are probably counted or derived, not recalled.`;
 }
 
 const onFacts = (text: string): Reason => ({ text, restsOn: 'facts' });

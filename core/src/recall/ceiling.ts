@@ -10,10 +10,15 @@ export interface Ceiling {
   readonly from: CeilingSource;
   /** How many intervals it rests on. */
   readonly answers: number;
+  /** One's own answers were slower still, and it was held to what naming allows. */
+  readonly held?: boolean;
 }
 
-/** Answers on facts recalled or kept that a ceiling of one's own needs, days looked back over, and the latest answers taken. */
-export const ownCeiling = { needs: 12, days: 90, latest: 60 } as const;
+/**
+ * Answers on facts recalled or kept that a ceiling of one's own needs, days looked back over, the latest answers taken; and how many
+ * times as long as naming a number recalling may take: one who needs longer still is probably deriving what passes for recall.
+ */
+export const ownCeiling = { needs: 12, days: 90, latest: 60, mostSlower: 1.4 } as const;
 /** Numbers named that a ceiling of naming needs. */
 export const namingCeilingNeeds = 6;
 
@@ -37,7 +42,9 @@ export function namingCeilingOf(intervalsMs: readonly number[]): Ceiling | null 
  * recalling, and would ask of them what they can never give.
  */
 export function ceilingInForce(own: Ceiling | null, naming: Ceiling | null): Ceiling | null {
-  return own ?? naming;
+  if (!own || !naming) return own ?? naming;
+  const least = naming.perMinute / ownCeiling.mostSlower;
+  return own.perMinute < least ? { ...own, perMinute: least, held: true } : own;
 }
 
 const from = (source: CeilingSource, intervalsMs: readonly number[]): Ceiling => ({

@@ -180,7 +180,7 @@ export function factStatesOf(
 }
 
 /** Oldest first. Answers of one instant keep a fixed order of their own, so that the order handed in does not matter. */
-function inOrder(answers: readonly ClassedAnswer[]): readonly ClassedAnswer[] {
+export function inOrder<T extends ClassedAnswer>(answers: readonly T[]): readonly T[] {
   if (isInOrder(answers)) return answers;
   return answers
     .map((answer) => ({

@@ -22,6 +22,8 @@ export interface LearnerFigures extends Readonly<Record<Knowledge | 'smallCount'
   readonly careless: number;
   /** A fact just recalled takes longer by so much of itself; each later meeting takes three tenths of that off. */
   readonly freshSlower: number;
+  /** Working out takes so much longer, ms, for each unit of the smaller number: a child who counts it. */
+  readonly countMs: number;
   /** Chance that another sign is read. */
   readonly signConfusion: number;
 }
@@ -39,6 +41,7 @@ export const learnerFigures: LearnerFigures = {
   fatigue: 0,
   careless: 0,
   freshSlower: 0,
+  countMs: 0,
   signConfusion: 0,
 };
 

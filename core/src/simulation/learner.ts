@@ -1,5 +1,6 @@
 import { answerOf, parseFactKey, type Fact, type FactKey } from '../facts/fact.ts';
 import { gamma, normal, type RandomSource } from '../random/random.ts';
+import { smallerNumber } from '../recall/countingSign.ts';
 import { learnerFigures, type Knowledge, type LearnerFigures, type Timing } from './figures.ts';
 
 interface Held {
@@ -70,7 +71,9 @@ export function ask(learner: Learner, key: FactKey, day: number, random: RandomS
     (truth === 'recalled' && held.sinceRecalled !== null
       ? 1 + figures.freshSlower * 0.7 ** held.sinceRecalled
       : 1);
-  const latencyMs = Math.round(learner.pace * slower * timeOf(timing, figures.shape, random));
+  const counted = truth === 'workedOut' && figures.countMs > 0 ? figures.countMs * smallerNumber(fact) : 0;
+  const ownTiming = counted === 0 ? timing : { ...timing, medianMs: timing.medianMs + counted };
+  const latencyMs = Math.round(learner.pace * slower * timeOf(ownTiming, figures.shape, random));
   const right =
     random.unit() >= timing.wrong && (figures.careless === 0 || random.unit() >= figures.careless);
   const misread =

@@ -1,5 +1,5 @@
 import { decide } from '../advance/decide.ts';
-import type { CheckResult, JudgedAnswer } from '../advance/decision.ts';
+import { isMinuteOffered, type CheckResult, type JudgedAnswer } from '../advance/decision.ts';
 import { isUntimed, type Policy, type School } from '../advance/policy.ts';
 import { answerOf, parseFactKey, type FactKey } from '../facts/fact.ts';
 import type { FactSet } from '../facts/factSet.ts';
@@ -43,6 +43,8 @@ export interface SchoolSetting {
   readonly profile: Profile;
   /** Whether the tutor marks fingers and counting, as seen in so many of a hundred answers so reached. */
   readonly seen?: number;
+  /** In so many of a hundred answers the tutor looks and marks what is seen, once the school has asked to watch. */
+  readonly watched?: number;
   readonly limitMs?: number;
   /** Naming prompts a minute; null: not measured. */
   readonly ceiling?: number | null;
@@ -70,7 +72,14 @@ export function simulateSchool(
     (one) => !facts.includes(one),
   );
   const truth = (fact: FactKey) => learner.held.get(fact)?.knowledge === 'recalled';
-  const record: Record = { answers: new Map(), intervals: [], judged: [], checks: [], prompts: 0 };
+  const record: Record = {
+    watching: false,
+    answers: new Map(),
+    intervals: [],
+    judged: [],
+    checks: [],
+    prompts: 0,
+  };
   const shortAtStart = facts.filter((fact) => !truth(fact)).length;
   let readyVisits = 0;
   let heldVisits = 0;
@@ -92,9 +101,10 @@ export function simulateSchool(
         grade: 3,
       });
     let decision = asked();
-    if (decision.offer) firstOffered ??= visit;
+    if (decision.strays.length > 0 || decision.offer?.kind === 'minute') firstOffered ??= visit;
+    record.watching = decision.offer?.kind === 'watch';
     // The tutor takes what is offered at once.
-    if (decision.offer && decision.offer.afterDay !== instant(day, 0).slice(0, 10)) {
+    if (isMinuteOffered(decision.offer, instant(day, 0).slice(0, 10))) {
       minute(table, facts, earlier);
       decision = asked();
     }
@@ -154,6 +164,8 @@ interface Interval {
 }
 
 interface Record {
+  /** The school has asked to watch for counting. */
+  watching: boolean;
   readonly intervals: Interval[];
   readonly answers: Map<FactKey, ClassedAnswer[]>;
   readonly judged: JudgedAnswer[];
@@ -177,7 +189,7 @@ function put({ setting, world, learner, random, day, visit, record }: Table, fac
     limitMs: setting.limitMs ?? 2000,
     world,
     visit,
-    see: (answer) => seenOf(setting, answer.truth, fact, random),
+    see: (answer) => seenOf(setting, answer.truth, fact, random, record.watching),
   };
   const answer = measure(learner, fact, day, random, how);
   const at = instant(day, record.prompts);
@@ -192,6 +204,7 @@ function put({ setting, world, learner, random, day, visit, record }: Table, fac
     class: name,
     seen: answer.seen,
     correctedMs: answer.measured.correctedMs,
+    limitMs: how.limitMs,
   };
   record.prompts += 1;
   if (answer.right) record.intervals.push({ fact, day, ms: answer.latencyMs + world.betweenPromptsMs });
@@ -211,7 +224,15 @@ function instant(day: number, prompt: number): string {
 }
 
 /** What the tutor marks: counting in so many of a hundred; "no counting" once it is seen; how it was found, when asked. */
-function seenOf(setting: SchoolSetting, truth: string, fact: FactKey, random: RandomSource): Mark[] {
+function seenOf(
+  setting: SchoolSetting,
+  truth: string,
+  fact: FactKey,
+  random: RandomSource,
+  watching: boolean,
+): Mark[] {
+  if (watching && random.unit() * 100 < (setting.watched ?? 0))
+    return truth === 'recalled' ? ['noCounting'] : truth === 'workedOut' ? ['fingers'] : [];
   const counted = truth === 'workedOut' && random.unit() * 100 < (setting.seen ?? 0);
   if (isUntimed(setting.school)) {
     if (random.unit() < 0.3 && truth !== 'notKnown')

@@ -50,6 +50,7 @@ export function tryOn(
   seed: number,
   seen = 0,
   world: World = yardstick,
+  watched = 0,
 ): SchoolRun {
   const [operation, at] = trialPlaces[seed % trialPlaces.length] as (typeof trialPlaces)[number];
   return simulateSchool(
@@ -58,6 +59,7 @@ export function tryOn(
       policy,
       profile,
       seen,
+      watched,
       world,
       limitMs: trialLimitMs(profile, world),
       ceiling: trialCeiling(profile, world, seed),

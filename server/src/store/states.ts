@@ -16,7 +16,7 @@ import { answerOfRow, answersOnFacts, type AnswerRow } from './answers.ts';
 /** An answer with its class, as states and schools take it. */
 export function classed(
   row: AnswerRow,
-): ClassedAnswer & { readonly id: string; readonly correctedMs: number | null } {
+): ClassedAnswer & { readonly id: string; readonly correctedMs: number | null; readonly limitMs: number } {
   const found = classifyAnswer(answerOfRow(row));
   return {
     id: row.id,
@@ -26,6 +26,7 @@ export function classed(
     seen: row.seen,
     aided: row.aided,
     correctedMs: found.correctedMs,
+    limitMs: row.limit_ms,
   };
 }
 

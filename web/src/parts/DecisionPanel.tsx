@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { dayOf, factListText, isOffered, settledDays, type Verdict } from '@veldrift/core';
+import { dayOf, factListText, isMinuteOffered, settledDays, type Verdict } from '@veldrift/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { findSet } from '../app/book.ts';
@@ -29,7 +29,7 @@ export function DecisionPanel({
 }) {
   const { me } = useSession();
   const { decision } = proposal;
-  const minuteNow = isOffered(decision.offer, dayOf(new Date().toISOString(), me.timeZone));
+  const minuteNow = isMinuteOffered(decision.offer, dayOf(new Date().toISOString(), me.timeZone));
   const toSetId = proposal.acceptedSetId;
   const { say, pending, trouble, otherwise, setOtherwise } = useWord({
     send: (input: Omit<DecideInput, 'id' | 'playId' | 'evidenceMark'>) =>

@@ -2,7 +2,7 @@ import {
   dayNumber,
   dayOf,
   isCheckDue,
-  isOffered,
+  isMinuteOffered,
   probeEveryDays,
   retentionDue,
   type PassedSet,
@@ -30,7 +30,7 @@ export function visitsToday(pupils: readonly Pupil[], now: Date, timeZone: strin
 
 /** Whether a minute given today would confirm that the facts hold. */
 export function minuteOffered(pupil: Pick<Pupil, 'offer'>, now: Date, timeZone: string): boolean {
-  return isOffered(pupil.offer, dayOf(now.toISOString(), timeZone));
+  return isMinuteOffered(pupil.offer, dayOf(now.toISOString(), timeZone));
 }
 
 /** Whether a minute is due for a pupil: the week's, or the one that would confirm that the facts hold. */

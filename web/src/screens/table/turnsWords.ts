@@ -1,4 +1,4 @@
-import { isRight, wholeFactText } from '@veldrift/core';
+import { factKeyText, isRight, watchedFacts, wholeFactText } from '@veldrift/core';
 import type { ChildShow } from '@veldrift/wire';
 import type { TurnsRow } from '../../app/deviceDb.ts';
 import type { LiveTurns } from '../../live/useTurns.ts';
@@ -34,17 +34,22 @@ export function slidesUnder({ reading, state }: LiveTurns): number | undefined {
 }
 
 /** One line for the tutor on where things stand. */
-export function saysOf({ state, reading }: LiveTurns, row: TurnsRow, said: string): string {
+export function saysOf({ state, reading, fact }: LiveTurns, row: TurnsRow, said: string): string {
+  const watched = watchedFacts(row.pupil.offer);
   if (state.status === 'paused') return 'It stands still. Space goes on; nothing is counted meanwhile.';
   if (state.status === 'over') return 'Over. Space opens the review.';
   if (said !== '') return `Not right: said ${said}.`;
   if (state.calmFrom !== null) return 'Calm: known facts, no clock. Press End when it is enough.';
+  if (state.status === 'told' && watched.includes(state.answers.at(-1)?.fact ?? ''))
+    return 'Was it counted? F fingers, O counting on, N no counting seen. Space turns the next.';
   if (state.status === 'told')
     return 'The clock stands. The child says the whole fact; Space turns the next.';
   if (state.status === 'ready')
     return row.deal.pack
       ? 'Space as the first card turns.'
       : 'Space begins. The child says or types only the answer.';
+  if (fact !== undefined && watched.includes(fact))
+    return `Watch ${factKeyText(fact)}: is it counted on fingers or under the breath?`;
   if (reading.drill?.newStopped && row.purpose === 'drill')
     return 'Enough errors on new facts: no new ones today.';
   return row.way === 'keypad'
