@@ -64,6 +64,7 @@ function Page({ game }: { readonly game: AnyGame }) {
   const rules = now.house?.rules ?? game.steps[now.step]?.rules;
   const own = (houses.data ?? []).filter((one) => one.game === game.id);
   const { aim, turn, ends } = game.told;
+  const signs = signsOf(game.operations(rules));
   // By the step chosen, so that its numbers and words are those that will be met.
   const example = game.steps[now.step]?.example ?? game.told.example;
   return (
@@ -72,8 +73,13 @@ function Page({ game }: { readonly game: AnyGame }) {
         <div>
           <h1>{game.name}</h1>
           <p className="quiet">
-            {aim} {playersText(game)} players, about {game.minutes} minutes,{' '}
-            <span className="numeral">{signsOf(game.operations(rules))}</span>
+            {aim} {playersText(game)} players, about {game.minutes} minutes
+            {signs !== '' && (
+              <>
+                , <span className="numeral">{signs}</span>
+              </>
+            )}
+            .
           </p>
         </div>
         <Button variant="outlined" component={Link} to={`/shelf${pupil ? `?pupil=${pupil.id}` : ''}`}>
