@@ -24,7 +24,8 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
   globalSetup: './globalSetup.ts',
-  timeout: 90_000,
+  // Something hangs: no measure of speed.
+  timeout: 120_000,
   expect: { timeout: 10_000 },
   projects: [
     { name: 'timed', testMatch: timed, workers: 1, retries: 2 },
