@@ -48,8 +48,8 @@ const play = (
     whole.at(-1) as TableEvent,
   ];
 };
-/** Named quickly: 0.9 s from number to number, 66 a minute. */
-const naming = (pupilId: string): TableEvent =>
+/** So long from number to number: 1.9 s is 31.6 a minute. */
+const naming = (pupilId: string, promptToPromptMs = 1900): TableEvent =>
   ({
     id: uuid(),
     v: 1,
@@ -59,7 +59,7 @@ const naming = (pupilId: string): TableEvent =>
     samples: Array.from({ length: 16 }, (_, nth) => ({
       digits: nth < 6 ? 1 : nth < 12 ? 2 : 3,
       firstKeyMs: 600 + nth,
-      promptToPromptMs: 900,
+      promptToPromptMs,
     })),
   }) as TableEvent;
 
@@ -81,6 +81,15 @@ describe('the ceiling of a pupil', () => {
     expect(behind).toHaveLength(Math.min(60, 3 * facts.length));
     const listed = ((await room.call('GET', '/api/pupils')).body as Pupil[]).find((one) => one.id === id);
     expect(listed?.ownCeiling).toEqual(page.proposal.ceiling);
+  });
+
+  it('is held to what naming allows where recalling takes far longer: what passes for recall is perhaps derived', async () => {
+    const id = await room.pupil();
+    await room.send([naming(id, 900)]);
+    for (const daysAgo of [3, 2, 1]) await room.send(play(id, daysAgo, 2500));
+    const { ceiling } = (await pageOf(id)).proposal;
+    expect(ceiling).toMatchObject({ from: 'ownAnswers', held: true });
+    expect(ceiling?.perMinute).toBeCloseTo(60_000 / 900 / 1.4, 6);
   });
 
   it('leaves out what is wrong, aided, void, of another way, or older than ninety days', async () => {

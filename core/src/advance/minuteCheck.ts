@@ -60,9 +60,11 @@ export function standing(evidence: Evidence, share = 1): CheckStanding {
   if (whole.binds && ceiling !== null) {
     reasons.push(
       onCeiling(
-        ceiling.from === 'ownAnswers'
-          ? `On facts that are recalled the child gives ${numberText(ceiling.perMinute)} a minute (the middle of ${ceiling.answers} answers), so the aim is 0.9 of that.`
-          : `The child's own ceiling is ${numberText(ceiling.perMinute)} a minute when only reading numbers and giving them, so the aim is 0.9 of that until there are enough answers on recalled facts. Another way of capture may allow more.`,
+        ceiling.held
+          ? `On facts that are recalled the child gives fewer than naming numbers allows: the ceiling is held at ${numberText(ceiling.perMinute)} a minute, naming over 1.4, and the aim is 0.9 of that.`
+          : ceiling.from === 'ownAnswers'
+            ? `On facts that are recalled the child gives ${numberText(ceiling.perMinute)} a minute (the middle of ${ceiling.answers} answers), so the aim is 0.9 of that.`
+            : `The child's own ceiling is ${numberText(ceiling.perMinute)} a minute when only reading numbers and giving them, so the aim is 0.9 of that until there are enough answers on recalled facts. Another way of capture may allow more.`,
       ),
     );
   }
