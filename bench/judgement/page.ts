@@ -5,6 +5,7 @@ import {
   schoolNames,
   schools,
   trialCeiling,
+  wilsonInterval,
   yardstick,
   type Policy,
   type Profile,
@@ -53,10 +54,8 @@ export const hundred = (count: number, of: number) => (of === 0 ? '-' : ((100 * 
 
 /** Half the width of Wilson's interval at 95 per cent, in a hundred. Source: Wilson (1927). */
 export function marginOf(count: number, of: number): number {
-  if (of === 0) return 0;
-  const z = 1.959964;
-  const p = count / of;
-  return (100 * z * Math.sqrt((p * (1 - p)) / of + (z * z) / (4 * of * of))) / (1 + (z * z) / of);
+  const { low, high } = wilsonInterval(count, of);
+  return of === 0 ? 0 : 50 * (high - low);
 }
 
 /** Visits as a learner had them; one never moved on counts beyond all. */

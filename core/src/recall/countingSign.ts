@@ -26,8 +26,8 @@ export interface CountingSign {
 
 /**
  * Timed answers needed and looked back over; how much longer, ms, each unit of the smaller number takes at least; answers on which
- * working is seen that are a sign by themselves; the share of the limit beyond which the middle recalled time is one; facts on which
- * nobody saw counting that settle it.
+ * working is seen that are a sign by themselves; the share of the limit beyond which a fact's middle time is near, and the times that
+ * need; how many facts settle it on which nobody saw counting.
  */
 export const countingRules = {
   needs: 20,
@@ -41,9 +41,9 @@ export const countingRules = {
 
 /**
  * Whether what passes for recall on a set is probably counted or derived: times of the latest right answers rise with the size of
- * the smaller number (Sen's slope at least 0.12 s a unit, its interval above 0), the middle recalled time lies near the limit, or
- * working was seen on three of them. Null where none is so, where there are too few answers, or where the tutor has looked: "no counting seen" on the three facts that
- * tell most, since anybody last saw working.
+ * the smaller number (Sen's slope at least 0.12 s a unit, its interval above 0), three facts or more have times near the limit, or
+ * working was seen on three answers. Null where none is so, where there are too few answers, or where the tutor has looked: "no
+ * counting seen" on the three facts that tell most, since anybody last saw working.
  */
 export function countingSign(answers: readonly TimedClassed[]): CountingSign | null {
   const own = inOrder(answers).filter((one) => !isAided(one));
@@ -62,13 +62,11 @@ export function countingSign(answers: readonly TimedClassed[]): CountingSign | n
   );
   const rise = found && found.slope >= countingRules.msPerUnit && found.low > 0 ? found : null;
   const seen = lately.filter(isWorked).length;
-  const near = slowFacts(own).length >= countingRules.settledBy ? slowFacts(own).length : null;
+  const slow = slowFacts(own);
+  const near = slow.length >= countingRules.settledBy ? slow.length : null;
   if (!rise && near === null && seen < countingRules.seen) return null;
   // Where times rise those with the largest smaller number tell most, else those that take longest.
-  const telling = (rise ? bySmallerNumber(lately) : byTime(lately, slowFacts(own))).slice(
-    0,
-    countingRules.settledBy,
-  );
+  const telling = (rise ? bySmallerNumber(lately) : byTime(lately, slow)).slice(0, countingRules.settledBy);
   const watch = telling.filter((fact) => !cleared.has(fact));
   return watch.length === 0 ? null : { rise, near, seen, answers: lately.length, watch };
 }

@@ -1,4 +1,5 @@
 import { quantile } from './quantile.ts';
+import { z95 } from './wilson.ts';
 
 /** A slope with the interval that holds it in 95 of 100. */
 export interface SenSlope {
@@ -6,9 +7,6 @@ export interface SenSlope {
   readonly low: number;
   readonly high: number;
 }
-
-/** The 97.5 per cent point of the normal distribution. */
-const z95 = 1.959964;
 
 /**
  * The median of the slopes of all pairs of points with different x, and its interval from their ranks (Kendall's variance, with

@@ -1,5 +1,5 @@
 /** The 97.5 per cent point of the normal distribution. */
-const z95 = 1.959964;
+export const z95 = 1.959964;
 
 /**
  * The interval that holds the share behind `count` of `of` in 95 of 100. Of none it is 0 to 1. Source: Wilson (1927), J. American
