@@ -1,5 +1,7 @@
 import type { FactKey } from '../facts/fact.ts';
-import { factStatesOf, untimedStateOf, type FactState } from '../recall/factState.ts';
+import type { FactState } from '../recall/factState.ts';
+import { factStatesOf } from '../recall/timedState.ts';
+import { untimedStateOf } from '../recall/untimedState.ts';
 import type { Mark } from '../recall/mark.ts';
 import type { Decision, Evidence, JudgedAnswer, Reason } from './decision.ts';
 import { countText, factListText, joinText } from './words.ts';

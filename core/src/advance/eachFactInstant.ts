@@ -1,5 +1,6 @@
 import type { FactKey } from '../facts/fact.ts';
-import { factStatesOf, factStateSteps, isRecalled, type FactState } from '../recall/factState.ts';
+import { isRecalled, type FactState } from '../recall/factState.ts';
+import { factStatesOf, factStateSteps } from '../recall/timedState.ts';
 import { countingSign, type CountingSign } from '../recall/countingSign.ts';
 import { dayOf } from '../recall/day.ts';
 import type { Decision, Evidence, JudgedAnswer, Offer, Reason } from './decision.ts';

@@ -1,13 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { answerClasses } from './answerClass.ts';
-import {
-  factStateOf,
-  factStateSteps,
-  factStatesOf,
-  untimedStateOf,
-  type ClassedAnswer,
-} from './factState.ts';
+import type { ClassedAnswer } from './factState.ts';
+import { factStateOf, factStateSteps, factStatesOf } from './timedState.ts';
+import { untimedStateOf } from './untimedState.ts';
 
 /** `'RR.W'` on days: R recalled, W worked out, M missed, r right without time, ? no evidence; a space is a new day, `+n` skips n days. */
 function history(text: string, fact = '7x8', over: Partial<ClassedAnswer> = {}): ClassedAnswer[] {

@@ -1,6 +1,7 @@
-import { createEmptyCard, fsrs, Rating } from 'ts-fsrs';
+import { createEmptyCard, fsrs, Rating, type Card, type CardInput } from 'ts-fsrs';
 import { dayNumber, dayOf } from './day.ts';
-import { factStateSteps, isAided, isRecalled, type ClassedAnswer } from './factState.ts';
+import { inOrder, isAided, isRecalled, type ClassedAnswer } from './factState.ts';
+import { factStateOf } from './timedState.ts';
 
 const dayMs = 86_400_000;
 /** No chance and no steps within a day: the same answers always give the same date. */
@@ -17,6 +18,40 @@ export interface ReviewDate {
   readonly chance: number;
 }
 
+/** What a review date needs to know of the answers so far, to take in the next without reading them again. Plain JSON. */
+export interface ReviewFold {
+  /** As of the reviews of the days before the latest; null: there were none. */
+  card: CardInput | null;
+  /** The latest day with a review, as a day number; null: none yet. */
+  day: number | null;
+  /** Whether the last answer of that day was recalled. */
+  recalled: boolean;
+}
+
+export function newReviewFold(): ReviewFold {
+  return { card: null, day: null, recalled: false };
+}
+
+/** Takes one more answer into a fold, later than all before it. `day` is its day number. */
+export function addToReview(fold: ReviewFold, answer: ClassedAnswer, day: number): void {
+  if (answer.class === 'right' || answer.class === 'noEvidence' || isAided(answer)) return;
+  if (fold.day !== null && fold.day !== day) fold.card = cardAfter(fold);
+  fold.day = day;
+  fold.recalled = answer.class === 'recalled';
+}
+
+/** The card with the latest day's review in it. */
+function cardAfter({ card, day, recalled }: ReviewFold): Card {
+  const on = new Date((day as number) * dayMs);
+  return scheduler.next(card ?? createEmptyCard(on), on, recalled ? Rating.Good : Rating.Again).card;
+}
+
+/** The day a fact that is recalled is due, as a day number; undefined where there was no review. */
+export function dueDayIn(fold: ReviewFold): number | undefined {
+  if (fold.day === null) return undefined;
+  return Math.min(Math.floor(cardAfter(fold).due.getTime() / dayMs), fold.day + longestReviewDays);
+}
+
 /**
  * The review date of one fact, from all its answers with evidence and without an aid, one review a day (the day's last answer):
  * recalled is a success; worked out is a retrieval that failed, as missed is. At most 90 days after the last review. Undefined unless the fact is recalled or kept. `today` is a day number.
@@ -27,24 +62,14 @@ export function reviewDateOf(
   timeZone: string,
   today: number,
 ): ReviewDate | undefined {
-  const steps = factStateSteps(answers, timeZone);
-  const last = steps.at(-1);
-  if (!last || !isRecalled(last.state)) return undefined;
-  const byDay = new Map<number, ClassedAnswer>();
-  for (const { answer } of steps)
-    if (answer.class !== 'right' && answer.class !== 'noEvidence' && !isAided(answer))
-      byDay.set(dayNumber(dayOf(answer.at, timeZone)), answer);
-  let card = createEmptyCard(new Date(([...byDay.keys()][0] as number) * dayMs));
-  for (const [day, answer] of byDay)
-    card = scheduler.next(card, new Date(day * dayMs), ratingOf(answer)).card;
-  return {
-    dueDay: Math.min(
-      Math.floor(card.due.getTime() / dayMs),
-      ([...byDay.keys()].at(-1) as number) + longestReviewDays,
-    ),
-    chance: scheduler.get_retrievability(card, new Date(today * dayMs), false),
-  };
+  if (!isRecalled(factStateOf(answers, timeZone))) return undefined;
+  const fold = newReviewFold();
+  for (const answer of inOrder(answers)) addToReview(fold, answer, dayNumber(dayOf(answer.at, timeZone)));
+  const dueDay = dueDayIn(fold);
+  return dueDay === undefined
+    ? undefined
+    : {
+        dueDay,
+        chance: scheduler.get_retrievability(cardAfter(fold), new Date(today * dayMs), false),
+      };
 }
-
-const ratingOf = (answer: ClassedAnswer): Rating.Good | Rating.Again =>
-  answer.class === 'recalled' ? Rating.Good : Rating.Again;
