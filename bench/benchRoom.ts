@@ -22,6 +22,11 @@ import { ms, spread } from './table.ts';
 /** A server on a database of its own with one room, asked within its process. */
 export interface BenchRoom {
   readonly db: Db;
+  /** Connection for the cluster's superuser, and for the role the server uses. */
+  readonly adminUrl: string;
+  readonly appUrl: string;
+  /** The cookie of a tutor who is signed in. */
+  readonly cookie: string;
   readonly roomId: string;
   readonly timeZone: string;
   readonly call: (method: string, path: string, body?: unknown) => Promise<Response>;
@@ -61,15 +66,19 @@ export async function withBenchRoom<T>(root: string, work: (room: BenchRoom) => 
     const log = pino({ level: 'silent' });
     const live = openLinkHub(cluster.appUrl('bench'), db, log);
     const app = createApp({ db, log, live, throttle: openThrottle(db), secure: false });
+    const cookie = `veldrift_session=${token}`;
     const result = await work({
       db,
+      adminUrl: cluster.adminUrl('bench'),
+      appUrl: cluster.appUrl('bench'),
+      cookie,
       roomId,
       timeZone: 'Europe/Oslo',
       call: async (method, path, body) =>
         app.request(`http://bench.example${path}`, {
           method,
           headers: {
-            cookie: `veldrift_session=${token}`,
+            cookie,
             host: 'bench.example',
             'content-type': 'application/json',
           },

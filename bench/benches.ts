@@ -10,6 +10,7 @@ import { solverBench } from './solver.ts';
 import { turnBench } from './turn.ts';
 import type { Bench } from './section.ts';
 import { voiceBench } from './voice.ts';
+import { writesBench } from './writes.ts';
 
 /** Every bench, in the order of docs/measurements.md. */
 export const benches: Readonly<Record<string, Bench>> = {
@@ -19,6 +20,7 @@ export const benches: Readonly<Record<string, Bench>> = {
   size: sizeBench,
   page: pupilPageBench,
   room: roomBench,
+  writes: writesBench,
   solver: solverBench,
   faults: faultsBench,
   live: liveBench,

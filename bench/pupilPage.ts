@@ -3,6 +3,7 @@ import { rebuildRoom } from '@veldrift/server';
 import { newPupilInput } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { withBenchRoom } from './benchRoom.ts';
+import { oneAnswer } from './oneAnswer.ts';
 import type { Bench } from './section.ts';
 
 const answersOfPupil = 50_000;
@@ -24,7 +25,7 @@ export const pupilPageBench: Bench = (root, say) =>
     await rebuildRoom(db, roomId, timeZone);
     await settle();
     const keeping = await timed(answersKept, () =>
-      call('POST', '/api/events', { deviceNow: new Date().toISOString(), events: [oneAnswer(pupilId)] }),
+      call('POST', '/api/events', { deviceNow: new Date().toISOString(), events: [oneAnswer({ pupilId })] }),
     );
     const page = await timed(requests, () => call('GET', `/api/pupils/${pupilId}`));
     const setAnswers = Math.round(
@@ -40,33 +41,3 @@ export const pupilPageBench: Bench = (root, say) =>
       ],
     };
   });
-
-/** One more answer to a fact of the set, as the live table sends it. */
-function oneAnswer(pupilId: string) {
-  return {
-    id: uuid(),
-    v: 1,
-    kind: 'answerGiven',
-    seat: 0,
-    pupilId,
-    visitId: uuid(),
-    playId: uuid(),
-    at: new Date().toISOString(),
-    fact: '8x7',
-    hidden: 'result',
-    judgement: 'right',
-    given: '56',
-    latencyMs: 1500,
-    lastKeyMs: 1700,
-    voided: false,
-    way: 'keypad',
-    overheadMs: 600,
-    spreadMs: 100,
-    calibrated: true,
-    calibrationAgeDays: 3,
-    limitMs: 2000,
-    aided: false,
-    seen: [],
-    usedMs: 2000,
-  };
-}

@@ -69,7 +69,7 @@ export function openDb(
       const client = await connect();
       let broken: Error | undefined;
       try {
-        return typeof sql === 'string' ? await client.query<R>(sql, [...values]) : await client.query<R>(sql);
+        return await client.query<R>(typeof sql === 'string' ? prepared(sql, values) : sql);
       } catch (error) {
         const found = asOutage(error);
         if (found instanceof Outage) broken = found;
@@ -80,6 +80,18 @@ export function openDb(
     },
     end: () => pool.end(),
   };
+}
+
+/** The most statements a connection keeps prepared: ours are fewer, and a text made up as we go is not kept. */
+const mostPrepared = 400;
+const names = new Map<string, string>();
+
+/** A statement under a name of its own, so that a connection reads and plans its text once. */
+function prepared(sql: string, values: readonly unknown[]): QueryConfig {
+  const name = names.get(sql) ?? (names.size < mostPrepared ? `s${names.size}` : undefined);
+  if (name === undefined) return { text: sql, values: [...values] };
+  names.set(sql, name);
+  return { name, text: sql, values: [...values] };
 }
 
 /** A transaction inside one room: every statement sees and writes that room's rows only. */
@@ -97,6 +109,31 @@ const uuid = /^[0-9a-f-]{36}$/;
  * database went away; what was committed just then may be kept all the same, so that work is to be safe to repeat.
  */
 export async function inRoom<T>(db: Db, roomId: string, work: (tx: RoomTx) => Promise<T>): Promise<T> {
+  return transact(db, roomId, '', (tx) => work(tx));
+}
+
+/**
+ * The same with a pupil held until its end, so that there is one writer a pupil at a time and each sees all that those before
+ * wrote. `isThere`: there is such a pupil in the room.
+ */
+export async function holdingPupil<T>(
+  db: Db,
+  roomId: string,
+  pupilId: string,
+  work: (tx: RoomTx, isThere: boolean) => Promise<T>,
+): Promise<T> {
+  if (!uuid.test(pupilId)) throw new RangeError('A pupil id is a UUID.');
+  const hold = `; select 1 from pupils where room_id = '${roomId}' and id = '${pupilId}' for update`;
+  return transact(db, roomId, hold, (tx, held) => work(tx, held > 0));
+}
+
+/** `first` goes along with the opening of the transaction; `work` is told how many rows it gave. */
+async function transact<T>(
+  db: Db,
+  roomId: string,
+  first: string,
+  work: (tx: RoomTx, rows: number) => Promise<T>,
+): Promise<T> {
   if (!uuid.test(roomId)) throw new RangeError('A room id is a UUID.');
   const client = await db.connect();
   let broken: Error | undefined;
@@ -108,14 +145,19 @@ export async function inRoom<T>(db: Db, roomId: string, work: (tx: RoomTx) => Pr
     }
   };
   try {
-    // One round trip for both: round trips cost more than the policy does.
-    await ask(() => client.query(`begin; select set_config('app.room_id', '${roomId}', true)`));
-    const result = await work({
-      roomId,
-      rows: async <R extends QueryResultRow>(sql: string, values: readonly unknown[] = []) =>
-        (await ask(() => client.query<R>(sql, [...values]))).rows,
-      run: async (sql, values = []) => (await ask(() => client.query(sql, [...values]))).rowCount ?? 0,
-    });
+    // One round trip for all: round trips cost more than the policy does.
+    const opened = (await ask(() =>
+      client.query(`begin; select set_config('app.room_id', '${roomId}', true)${first}`),
+    )) as unknown as QueryResult[];
+    const result = await work(
+      {
+        roomId,
+        rows: async <R extends QueryResultRow>(sql: string, values: readonly unknown[] = []) =>
+          (await ask(() => client.query<R>(prepared(sql, values)))).rows,
+        run: async (sql, values = []) => (await ask(() => client.query(prepared(sql, values)))).rowCount ?? 0,
+      },
+      opened.at(-1)?.rows.length ?? 0,
+    );
     await ask(() => client.query('commit'));
     return result;
   } catch (error) {

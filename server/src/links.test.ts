@@ -190,9 +190,14 @@ describe('a child\u2019s screen', () => {
 
   it('tells no more at once than fingers can type', async () => {
     const joined = await join(house.app, (await newLink()).code);
-    const sent = await Promise.all(
-      Array.from({ length: 360 }, async () => tell(house.app, joined.cookie, tells())),
-    );
+    const sent: Response[] = [];
+    // As many at once as the database takes without making one wait too long, on a slow machine too.
+    for (let wave = 0; wave < 12; wave += 1)
+      sent.push(
+        ...(await Promise.all(
+          Array.from({ length: 30 }, async () => tell(house.app, joined.cookie, tells())),
+        )),
+      );
     const count = (status: number) => sent.filter((one) => one.status === status).length;
     expect([count(200), count(429)]).toEqual([300, 60]);
     expect(sent.find((one) => one.status === 429)?.headers.get('retry-after')).toMatch(/^\d+$/);

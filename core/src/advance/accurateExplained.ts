@@ -1,28 +1,16 @@
 import type { FactKey } from '../facts/fact.ts';
-import type { FactState } from '../recall/factState.ts';
-import { factStatesOf } from '../recall/timedState.ts';
-import { untimedStateOf } from '../recall/untimedState.ts';
-import type { Mark } from '../recall/mark.ts';
-import type { Decision, Evidence, JudgedAnswer, Reason } from './decision.ts';
+import { latestOfEach, type FactState } from '../recall/factState.ts';
+import { newUntimedFold, untimedFoldsOf, untimedStateIn, type ExplainedWay } from '../recall/untimedState.ts';
+import { lookedBack, type Decision, type Evidence, type Reason } from './decision.ts';
 import { countText, factListText, joinText } from './words.ts';
 
-/** Marks that say in which way a fact was explained; an explanation without one counts as a way of its own. */
-const ways = ['fromTen', 'fromDouble', 'countingOn', 'fingers'] as const satisfies readonly Mark[];
-const wayNames: Readonly<Record<(typeof ways)[number] | 'own', string>> = {
+const wayNames: Readonly<Record<ExplainedWay, string>> = {
   fromTen: 'from a ten',
   fromDouble: 'from a double',
   countingOn: 'by counting on',
   fingers: 'on fingers',
   own: 'another way',
 };
-
-/** The different ways in which facts were explained, by what was marked along with "explained". */
-export function waysExplained(answers: readonly JudgedAnswer[]): string[] {
-  const found = answers
-    .filter((one) => one.class !== 'missed' && one.seen.includes('explained'))
-    .map((one) => ways.find((way) => one.seen.includes(way)) ?? 'own');
-  return [...new Set(found)].map((way) => wayNames[way]);
-}
 
 /**
  * The school *Accurate and explained*: move on when every fact the set practises is secure and two ways of finding one have
@@ -31,20 +19,19 @@ export function waysExplained(answers: readonly JudgedAnswer[]): string[] {
 export function judgeByExplained(evidence: Evidence): Decision {
   const facts = [...new Set(evidence.set.practises)];
   const wanted = new Set(facts);
-  const answers = evidence.answers.filter((one) => wanted.has(one.fact));
-  const states = factStatesOf(answers, evidence.timeZone, untimedStateOf);
-  const stateOf = (fact: FactKey): FactState => states.get(fact) ?? 'untried';
+  const own = evidence.answers.filter((one) => wanted.has(one.fact));
+  const folds = evidence.folds?.untimed ?? untimedFoldsOf(own, evidence.timeZone);
+  const foldOf = (fact: FactKey) => folds.get(fact) ?? newUntimedFold();
+  const stateOf = (fact: FactKey): FactState => untimedStateIn(foldOf(fact));
   const of = (state: FactState) => facts.filter((fact) => stateOf(fact) === state);
   const secure = of('secure');
-  const explained = waysExplained(answers);
+  const explained = [...new Set(facts.flatMap((fact) => foldOf(fact).ways))].map((way) => wayNames[way]);
   const wanting = evidence.policy.waysExplained - explained.length;
   const onFacts = (text: string): Reason => ({ text, restsOn: 'facts' });
   const missed = of('missed');
   const untried = of('untried');
   const underWay = of('workingOut');
-  const unexplained = underWay.filter(
-    (fact) => !answers.some((one) => one.fact === fact && one.seen.includes('explained')),
-  );
+  const unexplained = underWay.filter((fact) => !foldOf(fact).explained);
   const reasons = [
     onFacts(
       `${secure.length} of ${countText(facts.length, 'fact')} secure: 4 of the last 5 right on two days, explained once.`,
@@ -65,7 +52,7 @@ export function judgeByExplained(evidence: Evidence): Decision {
   const base = {
     about: 'set',
     strays: [],
-    answerIds: answers.flatMap((one) => (one.id ? [one.id] : [])),
+    answerIds: latestOfEach(own, lookedBack).flatMap((one) => (one.id ? [one.id] : [])),
     checkIds: [],
   } as const;
   if (secure.length === facts.length && wanting <= 0)

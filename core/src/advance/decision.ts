@@ -1,6 +1,8 @@
 import type { FactKey } from '../facts/fact.ts';
 import type { Ceiling } from '../recall/ceiling.ts';
 import type { ClassedAnswer } from '../recall/factState.ts';
+import type { TimedFold } from '../recall/timedState.ts';
+import type { UntimedFold } from '../recall/untimedState.ts';
 import type { School, Policy } from './policy.ts';
 
 export const verdicts = [
@@ -91,6 +93,15 @@ export interface JudgedSet {
   readonly everyFact?: boolean;
 }
 
+/** Answers of each fact that sentences and signs look back over; states go by all of them. */
+export const lookedBack = 12;
+
+/** What is kept of all answers of each fact. */
+export interface EvidenceFolds {
+  readonly timed: ReadonlyMap<FactKey, TimedFold>;
+  readonly untimed: ReadonlyMap<FactKey, UntimedFold>;
+}
+
 /** An answer under judgement; `correctedMs` is only used in sentences. */
 export interface JudgedAnswer extends ClassedAnswer {
   readonly id?: string;
@@ -103,7 +114,10 @@ export interface Evidence {
   readonly school: School;
   readonly policy: Policy;
   readonly set: JudgedSet;
+  /** All answers on the set's facts; or, with `folds`, the latest `lookedBack` of each. */
   readonly answers: readonly JudgedAnswer[];
+  /** All answers on the set's facts, folded, where they have been; worked out from `answers` where left out. */
+  readonly folds?: EvidenceFolds;
   /** Checks on this set, any order. */
   readonly checks: readonly CheckResult[];
   /** The most the child can give in a minute; null when not measured. */

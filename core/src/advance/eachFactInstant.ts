@@ -1,9 +1,16 @@
 import type { FactKey } from '../facts/fact.ts';
-import { isRecalled, type FactState } from '../recall/factState.ts';
-import { factStatesOf, factStateSteps } from '../recall/timedState.ts';
+import { isRecalled, latestOfEach, type FactState } from '../recall/factState.ts';
+import { newTimedFold, timedFoldsOf, type TimedFold } from '../recall/timedState.ts';
 import { countingSign, type CountingSign } from '../recall/countingSign.ts';
 import { dayOf } from '../recall/day.ts';
-import type { Decision, Evidence, JudgedAnswer, Offer, Reason } from './decision.ts';
+import {
+  lookedBack,
+  type Decision,
+  type Evidence,
+  type JudgedAnswer,
+  type Offer,
+  type Reason,
+} from './decision.ts';
 import { onCheck, standing } from './minuteCheck.ts';
 import { countText, factListText, joinText, secondsText } from './words.ts';
 import { factKeyText } from '../facts/fact.ts';
@@ -23,9 +30,11 @@ export function factsNeeded(evidence: Pick<Evidence, 'policy' | 'set'>): number 
 export function judgeByEachFact(evidence: Evidence): Decision {
   const facts = [...new Set(evidence.set.practises)];
   const wanted = new Set(facts);
-  const answers = evidence.answers.filter((one) => wanted.has(one.fact));
-  const states = factStatesOf(answers, evidence.timeZone);
-  const stateOf = (fact: FactKey): FactState => states.get(fact) ?? 'untried';
+  const own = evidence.answers.filter((one) => wanted.has(one.fact));
+  const folds = evidence.folds?.timed ?? timedFoldsOf(own, evidence.timeZone);
+  const foldOf = (fact: FactKey) => folds.get(fact) ?? newTimedFold(fact);
+  const answers = latestOfEach(own, lookedBack);
+  const stateOf = (fact: FactKey): FactState => foldOf(fact).state;
   const recalled = facts.filter((fact) => isRecalled(stateOf(fact)));
   const short = facts.filter((fact) => !isRecalled(stateOf(fact)));
   const needed = factsNeeded(evidence);
@@ -33,15 +42,18 @@ export function judgeByEachFact(evidence: Evidence): Decision {
 
   // Facts that may be short are slow, and take their part of the minute.
   const check = standing(evidence, enough ? recalled.length / facts.length : 1);
-  const heldSince = enough ? heldFrom(answers, needed, evidence.timeZone) : undefined;
+  const heldSince = enough ? heldFrom(facts.map(foldOf), needed) : undefined;
   const confirms =
     check.latest !== undefined && heldSince !== undefined && Date.parse(check.latest.at) >= heldSince;
 
   // Of the facts that pass for recalled: those still short are known to be worked out.
-  const counts = countingSign(answers.filter((one) => isRecalled(stateOf(one.fact))));
+  const counts = countingSign(
+    answers.filter((one) => isRecalled(stateOf(one.fact))),
+    recalled.map((fact) => [fact, foldOf(fact)] as const),
+  );
   const reasons = [
     onFacts(`${recalled.length} of ${countText(facts.length, 'fact')} recalled; ${needed} are needed.`),
-    ...lookBack(short, stateOf, answers).map(onFacts),
+    ...lookBack(short, foldOf, answers).map(onFacts),
     ...(counts ? [onFacts(countingText(counts))] : []),
     ...check.reasons,
   ];
@@ -53,7 +65,7 @@ export function judgeByEachFact(evidence: Evidence): Decision {
   } as const;
 
   if (!enough) {
-    const shown = short.filter((fact) => isShown(fact, stateOf(fact), answers));
+    const shown = short.filter((fact) => isShown(foldOf(fact)));
     const lacking = short.filter((fact) => !shown.includes(fact));
     const missing = [...lack(lacking, stateOf).map(onFacts), ...check.missing];
     const provenShort = facts.length - shown.length < needed;
@@ -121,22 +133,10 @@ function countingText({ rise, near, seen, answers }: CountingSign): string {
 const onFacts = (text: string): Reason => ({ text, restsOn: 'facts' });
 
 /** Since when enough facts have been recalled without a break, as a time in ms. */
-function heldFrom(answers: readonly JudgedAnswer[], needed: number, timeZone: string): number | undefined {
-  const byFact = new Map<FactKey, JudgedAnswer[]>();
-  for (const answer of answers) {
-    const list = byFact.get(answer.fact);
-    if (list) list.push(answer);
-    else byFact.set(answer.fact, [answer]);
-  }
-  const turns = [...byFact.values()].flatMap((list) => {
-    let before = false;
-    return factStateSteps(list, timeZone).flatMap((step) => {
-      const after = isRecalled(step.state);
-      if (after === before) return [];
-      before = after;
-      return [{ time: Date.parse(step.answer.at), by: after ? 1 : -1 }];
-    });
-  });
+function heldFrom(folds: readonly TimedFold[], needed: number): number | undefined {
+  const turns = folds.flatMap((fold) =>
+    fold.turns.map((time, nth) => ({ time, by: nth % 2 === 0 ? 1 : -1 })),
+  );
   turns.sort((a, b) => a.time - b.time || b.by - a.by);
   let count = 0;
   let since: number | undefined;
@@ -169,23 +169,23 @@ function latestEvidence(fact: FactKey, answers: readonly JudgedAnswer[]): Judged
 }
 
 /** Whether a fact was seen to fall short; else evidence is only lacking. */
-function isShown(fact: FactKey, state: FactState, answers: readonly JudgedAnswer[]): boolean {
+function isShown({ state, latest }: TimedFold): boolean {
   return (
     state === 'missed' ||
     state === 'slipped' ||
-    (state === 'workingOut' && latestEvidence(fact, answers)?.class !== 'recalled')
+    (state === 'workingOut' && latest.at(-1)?.class !== 'recalled')
   );
 }
 
 /** The facts left, by what was last seen of them. */
 function lookBack(
   short: readonly FactKey[],
-  stateOf: (fact: FactKey) => FactState,
+  foldOf: (fact: FactKey) => TimedFold,
   answers: readonly JudgedAnswer[],
 ): string[] {
-  const of = (state: FactState) => short.filter((fact) => stateOf(fact) === state);
+  const of = (state: FactState) => short.filter((fact) => foldOf(fact).state === state);
   const working = of('workingOut')
-    .filter((fact) => isShown(fact, 'workingOut', answers))
+    .filter((fact) => isShown(foldOf(fact)))
     .map((fact) => {
       const last = latestEvidence(fact, answers);
       return typeof last?.correctedMs === 'number'

@@ -1,6 +1,5 @@
 import { answerOf, parseFactKey, type Fact, type FactKey } from '../facts/fact.ts';
-import { inOrder, isAided, type ClassedAnswer } from './factState.ts';
-import { workingMarks } from './mark.ts';
+import { foldsByFact, inOrder, isAided, isWorkingSeen, type ClassedAnswer } from './factState.ts';
 import { median } from './quantile.ts';
 import { senSlope, type SenSlope } from './senSlope.ts';
 
@@ -43,25 +42,23 @@ export const countingRules = {
  * Whether what passes for recall on a set is probably counted or derived: times of the latest right answers rise with the size of
  * the smaller number (Sen's slope at least 0.12 s a unit, its interval above 0), three facts or more have times near the limit, or
  * working was seen on three answers. Null where none is so, where there are too few answers, or where the tutor has looked: "no
- * counting seen" on the three facts that tell most, since anybody last saw working.
+ * counting seen" on the three facts that tell most, since anybody last saw working. `looks`: by fact, where it is known already.
  */
-export function countingSign(answers: readonly TimedClassed[]): CountingSign | null {
+export function countingSign(
+  answers: readonly TimedClassed[],
+  looks: Iterable<readonly [FactKey, CountingLook]> = looksOf(answers),
+): CountingSign | null {
   const own = inOrder(answers).filter((one) => !isAided(one));
   const lately = own
     .filter((one) => one.class !== 'missed' && one.class !== 'right' && typeof one.correctedMs === 'number')
     .slice(-countingRules.looksBack);
   if (lately.length < countingRules.needs) return null;
-  const isWorked = (one: TimedClassed) => one.seen.some((mark) => workingMarks.has(mark));
-  const cleared = new Set(
-    own
-      .slice(own.findLastIndex(isWorked) + 1)
-      .flatMap((one) => (one.seen.includes('noCounting') ? [one.fact] : [])),
-  );
+  const cleared = clearedOf([...looks]);
   const found = senSlope(
     lately.map((one) => ({ x: smallerNumber(parseFactKey(one.fact)), y: one.correctedMs as number })),
   );
   const rise = found && found.slope >= countingRules.msPerUnit && found.low > 0 ? found : null;
-  const seen = lately.filter(isWorked).length;
+  const seen = lately.filter(isWorkingSeen).length;
   const slow = slowFacts(own);
   const near = slow.length >= countingRules.settledBy ? slow.length : null;
   if (!rise && near === null && seen < countingRules.seen) return null;
@@ -69,6 +66,29 @@ export function countingSign(answers: readonly TimedClassed[]): CountingSign | n
   const telling = (rise ? bySmallerNumber(lately) : byTime(lately, slow)).slice(0, countingRules.settledBy);
   const watch = telling.filter((fact) => !cleared.has(fact));
   return watch.length === 0 ? null : { rise, near, seen, answers: lately.length, watch };
+}
+
+/** When somebody last looked at a fact and saw no counting, and last saw working, ms since 1970; null: never. */
+export interface CountingLook {
+  readonly noCountingAt: number | null;
+  readonly workedAt: number | null;
+}
+
+function looksOf(answers: readonly TimedClassed[]): Map<FactKey, CountingLook> {
+  return foldsByFact(
+    answers.filter((one) => !isAided(one)),
+    () => ({ noCountingAt: null as number | null, workedAt: null as number | null }),
+    (look, one) => {
+      if (one.seen.includes('noCounting')) look.noCountingAt = Date.parse(one.at);
+      if (isWorkingSeen(one)) look.workedAt = Date.parse(one.at);
+    },
+  );
+}
+
+/** Facts on which no counting was seen since working was last seen on any. */
+function clearedOf(looks: readonly (readonly [FactKey, CountingLook])[]): Set<FactKey> {
+  const worked = Math.max(-Infinity, ...looks.map(([, look]) => look.workedAt ?? -Infinity));
+  return new Set(looks.flatMap(([fact, look]) => ((look.noCountingAt ?? -Infinity) > worked ? [fact] : [])));
 }
 
 const bySmallerNumber = (list: readonly TimedClassed[]): FactKey[] =>

@@ -20,12 +20,22 @@ export interface FactFold {
   untimedEvidence: number;
   /** When the latest was given, ISO 8601; null: none yet. */
   lastAt: string | null;
+  /** The latest play it was asked in, and its states before that. */
+  latestPlay: { readonly id: string; readonly before: StatesOfFact } | null;
   /** The corrected time of the latest right answer that has one, ms; null: none has. */
   lastMs: number | null;
 }
 
+/** A state for timed schools, and one for untimed. */
+export interface StatesOfFact {
+  readonly timed: FactState;
+  readonly untimed: FactState;
+}
+
 /** One answer as a fold takes it. */
 export interface FoldedAnswer extends ClassedAnswer {
+  /** The play it was given in, where that is known. */
+  readonly playId?: string;
   /** Null: no usable time. */
   readonly correctedMs: number | null;
   readonly right: boolean;
@@ -42,6 +52,7 @@ export function newFactFold(fact: FactKey): FactFold {
     timedEvidence: 0,
     untimedEvidence: 0,
     lastAt: null,
+    latestPlay: null,
     lastMs: null,
   };
 }
@@ -67,6 +78,8 @@ export function factFoldOf(fact: FactKey, answers: readonly FoldedAnswer[], time
 
 function foldIn(fold: FactFold, answer: FoldedAnswer, timeZone: string): void {
   const day = dayNumber(dayOf(answer.at, timeZone));
+  if (answer.playId !== undefined && fold.latestPlay?.id !== answer.playId)
+    fold.latestPlay = { id: answer.playId, before: statesIn(fold) };
   addToTimed(fold.timed, answer, day);
   addToUntimed(fold.untimed, answer, day);
   addToReview(fold.review, answer, day);
@@ -77,6 +90,10 @@ function foldIn(fold: FactFold, answer: FoldedAnswer, timeZone: string): void {
   }
   fold.lastAt = answer.at;
   if (answer.right && answer.correctedMs !== null) fold.lastMs = answer.correctedMs;
+}
+
+export function statesIn(fold: FactFold): StatesOfFact {
+  return { timed: fold.timed.state, untimed: untimedStateIn(fold.untimed) };
 }
 
 /** What a fold says of its fact, for a timed school or an untimed one. */

@@ -1,6 +1,6 @@
 import type { FactKey } from '../facts/fact.ts';
 import type { AnswerClass } from './answerClass.ts';
-import type { Mark } from './mark.ts';
+import { workingMarks, type Mark } from './mark.ts';
 
 export const factStates = [
   'untried',
@@ -47,6 +47,39 @@ export function isRecalled(state: FactState): boolean {
 /** Whether an aid or a helper had part in an answer: it stands in no window. */
 export function isAided(answer: Pick<ClassedAnswer, 'aided' | 'seen'>): boolean {
   return (answer.aided ?? false) || answer.seen.includes('helped');
+}
+
+/** Whether somebody saw the child work it out. */
+export function isWorkingSeen(answer: Pick<ClassedAnswer, 'seen'>): boolean {
+  return answer.seen.some((mark) => workingMarks.has(mark));
+}
+
+/** Folds answers into one fold a fact, each fact's oldest first. */
+export function foldsByFact<F>(
+  answers: readonly ClassedAnswer[],
+  begin: (fact: FactKey) => F,
+  add: (fold: F, answer: ClassedAnswer) => void,
+): Map<FactKey, F> {
+  const folds = new Map<FactKey, F>();
+  for (const answer of inOrder(answers)) {
+    let fold = folds.get(answer.fact);
+    if (fold === undefined) folds.set(answer.fact, (fold = begin(answer.fact)));
+    add(fold, answer);
+  }
+  return folds;
+}
+
+/** The latest `most` answers of each fact, oldest first: what sentences and signs look back over. */
+export function latestOfEach<T extends ClassedAnswer>(answers: readonly T[], most: number): T[] {
+  const counts = new Map<FactKey, number>();
+  return [...inOrder(answers)]
+    .reverse()
+    .filter((one) => {
+      const count = (counts.get(one.fact) ?? 0) + 1;
+      counts.set(one.fact, count);
+      return count <= most;
+    })
+    .reverse();
 }
 
 /** Oldest first. Answers of one instant keep a fixed order of their own, so that the order handed in does not matter. */

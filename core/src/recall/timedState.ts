@@ -1,9 +1,11 @@
 import { isCountedAsQuickly, parseFactKey, type FactKey } from '../facts/fact.ts';
 import { dayNumber, dayOf } from './day.ts';
 import {
+  foldsByFact,
   inOrder,
   isAided,
   isRecalled,
+  isWorkingSeen,
   keptAfterDays,
   type ClassedAnswer,
   type FactState,
@@ -44,6 +46,11 @@ export interface TimedFold {
   marked: boolean;
   /** The day of the latest answer, as a day number; null: none yet. */
   lastDay: number | null;
+  /** When the fact was first recalled, when it was no more, when again, and so on, ms since 1970. */
+  readonly turns: number[];
+  /** Of answers without an aid: when "no counting seen" was last marked, and working last seen, ms since 1970; null: never. */
+  noCountingAt: number | null;
+  workedAt: number | null;
 }
 
 /** Of a fact nobody has answered. */
@@ -53,14 +60,22 @@ export function newTimedFold(fact: FactKey): TimedFold {
     latest: [],
     marked: !isCountedAsQuickly(parseFactKey(fact)),
     lastDay: null,
+    turns: [],
+    noCountingAt: null,
+    workedAt: null,
   };
 }
 
 /** Takes one more answer into a fold, later than all before it. `day` is its day number. */
 export function addToTimed(fold: TimedFold, answer: ClassedAnswer, day: number): void {
   const unseenDays = fold.lastDay === null ? 0 : day - fold.lastDay;
+  const wasRecalled = isRecalled(fold.state);
   fold.lastDay = day;
   fold.marked ||= answer.seen.includes('noCounting');
+  if (!isAided(answer) && answer.seen.length > 0) {
+    if (answer.seen.includes('noCounting')) fold.noCountingAt = Date.parse(answer.at);
+    if (isWorkingSeen(answer)) fold.workedAt = Date.parse(answer.at);
+  }
   if (answer.class === 'right' || answer.class === 'noEvidence') {
     // A mark may arrive on an answer that is itself no evidence; it can complete what was missing.
     if (fold.latest.length > 0 && !isRecalled(fold.state)) fold.state = nextState(fold, 0);
@@ -71,6 +86,14 @@ export function addToTimed(fold: TimedFold, answer: ClassedAnswer, day: number):
     fold.latest.push({ class: answer.class, day });
     fold.state = nextState(fold, unseenDays);
   }
+  if (isRecalled(fold.state) !== wasRecalled) fold.turns.push(Date.parse(answer.at));
+}
+
+/** The folds of many facts at once, by key. */
+export function timedFoldsOf(answers: readonly ClassedAnswer[], timeZone: string): Map<FactKey, TimedFold> {
+  return foldsByFact(answers, newTimedFold, (fold, answer) =>
+    addToTimed(fold, answer, dayNumber(dayOf(answer.at, timeZone))),
+  );
 }
 
 /**

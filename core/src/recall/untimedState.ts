@@ -1,5 +1,7 @@
 import { dayNumber, dayOf } from './day.ts';
-import { inOrder, isAided, type ClassedAnswer, type FactState } from './factState.ts';
+import type { FactKey } from '../facts/fact.ts';
+import { foldsByFact, inOrder, isAided, type ClassedAnswer, type FactState } from './factState.ts';
+import type { Mark } from './mark.ts';
 
 /** What an untimed state needs to know of the answers so far, to take in the next without reading them again. Plain JSON. */
 export interface UntimedFold {
@@ -13,10 +15,16 @@ export interface UntimedFold {
   explained: boolean;
   /** Of the latest answer with an aid: whether it was right; null: none yet. */
   aidedRight: boolean | null;
+  /** The ways in which it was explained, by what was marked along with that; in the order they came. */
+  readonly ways: ExplainedWay[];
 }
 
+/** Marks that say in which way a fact was explained; an explanation without one counts as a way of its own. */
+const wayMarks = ['fromTen', 'fromDouble', 'countingOn', 'fingers'] as const satisfies readonly Mark[];
+export type ExplainedWay = (typeof wayMarks)[number] | 'own';
+
 export function newUntimedFold(): UntimedFold {
-  return { right: [], firstDay: null, manyDays: false, explained: false, aidedRight: null };
+  return { right: [], firstDay: null, manyDays: false, explained: false, aidedRight: null, ways: [] };
 }
 
 /** The answers looked back over for `secure`, and how many of them are to be right. */
@@ -25,9 +33,13 @@ const rightOfWindow = 4;
 
 /** Takes one more answer into a fold, later than all before it. `day` is its day number. */
 export function addToUntimed(fold: UntimedFold, answer: ClassedAnswer, day: number): void {
-  fold.explained ||= answer.seen.includes('explained');
-  if (answer.class === 'noEvidence') return;
   const right = answer.class !== 'missed';
+  if (answer.seen.includes('explained')) {
+    fold.explained = true;
+    const way = wayMarks.find((one) => answer.seen.includes(one)) ?? 'own';
+    if (right && !fold.ways.includes(way)) fold.ways.push(way);
+  }
+  if (answer.class === 'noEvidence') return;
   if (isAided(answer)) {
     fold.aidedRight = right;
     return;
@@ -57,4 +69,14 @@ export function untimedStateOf(answers: readonly ClassedAnswer[], timeZone: stri
   const fold = newUntimedFold();
   for (const answer of inOrder(answers)) addToUntimed(fold, answer, dayNumber(dayOf(answer.at, timeZone)));
   return untimedStateIn(fold);
+}
+
+/** The folds of many facts at once, by key. */
+export function untimedFoldsOf(
+  answers: readonly ClassedAnswer[],
+  timeZone: string,
+): Map<FactKey, UntimedFold> {
+  return foldsByFact(answers, newUntimedFold, (fold, answer) =>
+    addToUntimed(fold, answer, dayNumber(dayOf(answer.at, timeZone))),
+  );
 }

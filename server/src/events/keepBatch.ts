@@ -8,14 +8,13 @@ import {
   type TableEvent,
 } from '@veldrift/wire';
 import type { Logger } from 'pino';
-import { inRoom, type Db, type RoomTx } from '../db.ts';
+import { holdingPupil, inRoom, type Db, type RoomTx } from '../db.ts';
 import { Outage } from '../outage.ts';
 import type { Session } from '../auth/session.ts';
-import { refreshCheck } from '../store/checks.ts';
-import { factsTouched, keepEvents, notThere, playTouched, type TimedEvent } from '../store/events.ts';
-import { refreshStanding } from '../store/proposal.ts';
+import { keepEvents, notThere, rowOfAnswer, touchedBy, type TimedEvent } from '../store/events.ts';
+import { sumUpPlays } from '../store/playSums.ts';
 import { findPupil } from '../store/pupils.ts';
-import { refreshFacts } from '../store/states.ts';
+import { addToFacts } from '../store/states.ts';
 import { rightTime } from './clock.ts';
 
 /**
@@ -71,14 +70,11 @@ async function keepGroup(
 ): Promise<EventResult[]> {
   const { roomId, userId, timeZone } = session;
   try {
-    return await inRoom(db, roomId, async (tx) => {
-      if (pupilId === null) return resultsOf(events, await keepEvents(tx, events, userId));
-      // One writer a pupil at a time: the states kept are then always those of all answers kept.
-      const known = await tx.rows('select 1 from pupils where room_id = $1 and id = $2 for update', [
-        roomId,
-        pupilId,
-      ]);
-      if (known.length === 0) {
+    if (pupilId === null)
+      return await inRoom(db, roomId, async (tx) => resultsOf(events, await keepEvents(tx, events, userId)));
+    // One writer a pupil at a time: the states kept are then always those of all answers kept.
+    return await holdingPupil(db, roomId, pupilId, async (tx, isThere) => {
+      if (!isThere) {
         return events.map(({ event }) => ({
           id: event.id,
           status: 'refused' as const,
@@ -90,12 +86,12 @@ async function keepGroup(
       await refresh(
         tx,
         pupilId,
-        events.filter((one) => kept.has(one.event.id)).map((one) => one.event),
+        events.filter((one) => kept.has(one.event.id)),
         timeZone,
       );
       const lost = await notThere(
         tx,
-        events.map((one) => one.event),
+        events.flatMap((one) => (kept.has(one.event.id) ? [] : [one.event])),
       );
       return resultsOf(events, kept).map((one) => {
         const why = lost.get(one.id ?? '');
@@ -138,19 +134,31 @@ function readEvent(sent: unknown): { readonly value: TableEvent } | { readonly p
 const isObject = (value: unknown): value is object =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Works out afresh what hangs on the events. */
+/** Takes events that were kept into what is kept beside the answers. */
 async function refresh(
   tx: RoomTx,
   pupilId: string,
-  events: readonly TableEvent[],
+  kept: readonly TimedEvent[],
   timeZone: string,
 ): Promise<void> {
-  if (events.length === 0) return;
-  await refreshFacts(tx, pupilId, await factsTouched(tx, events), timeZone);
-  for (const playId of new Set(events.flatMap((event) => playTouched(event) ?? [])))
-    await refreshCheck(tx, playId);
-  const pupil = await findPupil(tx, timeZone, pupilId);
-  if (pupil) await refreshStanding(tx, pupil, timeZone);
+  if (kept.length === 0) return;
+  const touched = await touchedBy(
+    tx,
+    pupilId,
+    kept.map((one) => one.event),
+  );
+  const answers = kept.flatMap((one) =>
+    // States rest on answers with the result hidden.
+    one.event.kind === 'answerGiven' && one.event.hidden === 'result'
+      ? [rowOfAnswer({ ...one, event: one.event })]
+      : [],
+  );
+  await addToFacts(tx, { id: pupilId, school: touched.school }, { ...touched, answers }, timeZone);
+  if (touched.ended.length > 0) await sumUpPlays(tx, pupilId, timeZone, touched.ended);
+  if (kept.some((one) => one.event.kind === 'playEnded')) {
+    // Finding a pupil asks the school, where it is to be asked again: at a play's end, so that lists need not.
+    await findPupil(tx, timeZone, pupilId);
+  }
 }
 
 function resultsOf(events: readonly TimedEvent[], kept: ReadonlySet<string>): EventResult[] {

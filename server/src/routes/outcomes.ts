@@ -7,8 +7,8 @@ import { decisionsOfPupil, findDecision, keepDecision, mayUndo } from '../store/
 import { lookBackDecision } from '../store/lookBacks.ts';
 import { bookOf } from '../store/pathways.ts';
 import { placementProposal } from '../store/placements.ts';
-import { refreshStanding } from '../store/proposal.ts';
-import { findPupil, holdPupil, movePupil } from '../store/pupils.ts';
+import { askAgain } from '../store/proposal.ts';
+import { holdPupil, movePupil } from '../store/pupils.ts';
 import { refuse } from '../refusal.ts';
 import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 
@@ -73,8 +73,7 @@ export function outcomeRoutes(house: House): Hono<Env> {
           refuse(400, `The set is of another operation than the ${kind.name}.`, 'toSetId');
         await keepDecision(tx, { ...pupil, setId }, decision, input, session.userId, new Date(), kind.about);
         await movePupil(tx, id, input.toSetId);
-        const moved = await findPupil(tx, session.timeZone, id);
-        if (moved) await refreshStanding(tx, moved, session.timeZone);
+        await askAgain(tx, id);
         return findDecision(tx, input.id);
       });
       return c.json(kept, 201);
@@ -109,8 +108,7 @@ export function outcomeRoutes(house: House): Hono<Env> {
         { undoes: undone.id },
       );
       await movePupil(tx, id, undone.setId);
-      const moved = await findPupil(tx, session.timeZone, id);
-      if (moved) await refreshStanding(tx, moved, session.timeZone);
+      await askAgain(tx, id);
       return findDecision(tx, input.id);
     });
     return c.json(kept, 201);

@@ -2,7 +2,7 @@ import { makeBook } from '@veldrift/core';
 import { ownPathwaySchema } from '@veldrift/wire';
 import { Hono } from 'hono';
 import { dropPathway, keepPathway, ownPathways } from '../store/pathways.ts';
-import { refreshStanding } from '../store/proposal.ts';
+import { askAgain } from '../store/proposal.ts';
 import { listPupils } from '../store/pupils.ts';
 import { refuse } from '../refusal.ts';
 import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
@@ -29,7 +29,7 @@ export function pathwayRoutes(house: House): Hono<Env> {
           'sets',
         );
       await keepPathway(tx, own, session.userId);
-      for (const pupil of pupils) await refreshStanding(tx, pupil, session.timeZone);
+      for (const pupil of pupils) await askAgain(tx, pupil.id);
     });
     return c.json(own);
   });

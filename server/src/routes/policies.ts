@@ -1,7 +1,6 @@
 import { roomPolicySchema } from '@veldrift/wire';
 import { Hono } from 'hono';
-import { listPupils } from '../store/pupils.ts';
-import { refreshStanding } from '../store/proposal.ts';
+import { askAgain } from '../store/proposal.ts';
 import { body, inOwnRoom, type Env, type House } from './context.ts';
 
 /** The numbers the whole room goes by. */
@@ -26,8 +25,7 @@ export function policyRoutes(house: House): Hono<Env> {
         [session.roomId, JSON.stringify(policy), session.userId],
       );
       // What the schools say hangs on these numbers.
-      for (const pupil of await listPupils(tx, session.timeZone))
-        await refreshStanding(tx, pupil, session.timeZone);
+      await askAgain(tx);
     });
     return c.json({ policy });
   });

@@ -17,7 +17,7 @@ import { refreshAllFacts } from '../store/states.ts';
 import { bookOf } from '../store/pathways.ts';
 import { openPlacement } from '../store/placements.ts';
 import { ownIntervals } from '../store/ceiling.ts';
-import { proposalFor, refreshStanding, standingOf } from '../store/proposal.ts';
+import { askAgain, proposalFor, standingOf } from '../store/proposal.ts';
 import {
   addPupil,
   changePupil,
@@ -48,9 +48,7 @@ export function pupilRoutes(house: House): Hono<Env> {
     const pupil = await inOwnRoom(house, c, async (tx, session) => {
       await hasSet(tx, input.setId);
       await addPupil(tx, input);
-      const added = await known(tx, session.timeZone, input.id);
-      await refreshStanding(tx, added, session.timeZone);
-      return added;
+      return known(tx, session.timeZone, input.id);
     });
     return c.json(pupil, 201);
   });
@@ -74,10 +72,9 @@ export function pupilRoutes(house: House): Hono<Env> {
       await changePupil(tx, input);
       // Without a clock facts have other states than with one.
       if (isUntimed(before.school) !== isUntimed(input.school))
-        await refreshAllFacts(tx, id, session.timeZone);
-      const changed = await known(tx, session.timeZone, id);
-      await refreshStanding(tx, changed, session.timeZone);
-      return changed;
+        await refreshAllFacts(tx, input, session.timeZone);
+      await askAgain(tx, id);
+      return known(tx, session.timeZone, id);
     });
     return c.json(pupil);
   });
@@ -187,7 +184,7 @@ export function pupilRoutes(house: House): Hono<Env> {
       await keepDecision(tx, pupil, proposal.decision, input, session.userId);
       if (input.toSetId !== pupil.setId) {
         await movePupil(tx, id, input.toSetId);
-        await refreshStanding(tx, await known(tx, session.timeZone, id), session.timeZone);
+        await askAgain(tx, id);
       }
       return findDecision(tx, input.id);
     });

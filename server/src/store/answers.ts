@@ -85,12 +85,33 @@ export async function answersOnFacts(
   );
 }
 
+/** The latest answers of a pupil on each of some facts, with the result hidden, oldest first: what sentences look back over. */
+export async function latestOnFacts(
+  tx: RoomTx,
+  pupilId: string,
+  facts: readonly string[],
+  most: number,
+): Promise<AnswerRow[]> {
+  return tx.rows<AnswerRow>(
+    `select l.* from unnest($3::text[]) as f(fact), lateral (
+       select ${answerColumns} from standing_answers s where s.room_id = $1 and s.pupil_id = $2 and s.fact = f.fact and s.hidden = 'result'
+       order by s.at desc, s.id desc limit $4) l
+     order by l.at, l.id`,
+    [tx.roomId, pupilId, [...new Set(facts)], most],
+  );
+}
+
+/** Answers of some plays, each play's in the order given. */
+export async function answersOfPlays(tx: RoomTx, playIds: readonly string[]): Promise<AnswerRow[]> {
+  return tx.rows<AnswerRow>(
+    `select ${answerColumns} from standing_answers where room_id = $1 and play_id = any($2) order by at, id`,
+    [tx.roomId, playIds],
+  );
+}
+
 /** Answers of one minute, in the order given. */
 export async function answersOfPlay(tx: RoomTx, playId: string): Promise<AnswerRow[]> {
-  return tx.rows<AnswerRow>(
-    `select ${answerColumns} from standing_answers where room_id = $1 and play_id = $2 order by at, id`,
-    [tx.roomId, playId],
-  );
+  return answersOfPlays(tx, [playId]);
 }
 
 /** What a decision rests on, by id. */

@@ -1,99 +1,6 @@
-import {
-  decides,
-  isCheck,
-  playPracticeMs,
-  summariseMinute,
-  type AnswerWay,
-  type CheckResult,
-  type EndReason,
-  type Purpose,
-} from '@veldrift/core';
+import type { AnswerWay, CheckResult, EndReason, Purpose } from '@veldrift/core';
 import type { Deal, Play } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
-import { answerOfRow, answersOfPlay } from './answers.ts';
-
-interface EndedPlayRow {
-  id: string;
-  pupil_id: string;
-  set_id: string;
-  purpose: Purpose;
-  way: string;
-  clock_corrected: boolean;
-  ended_at: Date;
-  used_ms: number;
-  end_reason: EndReason;
-  calm: boolean;
-  length_ms: number;
-  started_at: Date;
-  table_id: string | null;
-}
-
-/** Sums up a minute afresh from its answers, once both its start and its end are here. */
-export async function refreshCheck(tx: RoomTx, playId: string): Promise<void> {
-  const [play] = await tx.rows<EndedPlayRow>(
-    `select p.id, p.pupil_id, p.set_id, p.purpose, p.way, p.clock_corrected, p.length_ms, p.started_at,
-       p.deal->'game'->>'tableId' as table_id, e.ended_at, e.used_ms, e.end_reason, e.calm
-     from plays p join play_ends e on e.room_id = p.room_id and e.play_id = p.id and e.pupil_id = p.pupil_id
-     where p.room_id = $1 and p.id = $2`,
-    [tx.roomId, playId],
-  );
-  if (!play) return;
-  const answers = (await answersOfPlay(tx, playId)).filter((row) => row.pupil_id === play.pupil_id);
-  // Answers given on a calm table are kept, but no minute counts them.
-  const counted = play.calm ? answers.filter((row) => row.latency_ms !== null || row.voided) : answers;
-  const summary = summariseMinute(counted.map(answerOfRow), play.used_ms, play.length_ms);
-  await tx.run(
-    `insert into checks (room_id, play_id, pupil_id, set_id, purpose, way, at, right_count, wrong_count, used_ms,
-       right_per_minute, wrong_per_minute, digits_per_minute, median_ms, clock_corrected, counts, practice_ms)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17)
-     on conflict (room_id, play_id) do update set right_count = excluded.right_count, wrong_count = excluded.wrong_count,
-       used_ms = excluded.used_ms, right_per_minute = excluded.right_per_minute, wrong_per_minute = excluded.wrong_per_minute,
-       digits_per_minute = excluded.digits_per_minute, median_ms = excluded.median_ms, counts = excluded.counts, practice_ms = excluded.practice_ms`,
-    [
-      tx.roomId,
-      play.id,
-      play.pupil_id,
-      play.set_id,
-      play.purpose,
-      play.way,
-      play.ended_at,
-      summary.right,
-      summary.wrong,
-      play.used_ms,
-      summary.rightPerMinute,
-      summary.wrongPerMinute,
-      summary.digitsPerMinute,
-      summary.timeMs?.median ?? null,
-      play.clock_corrected,
-      isCheck(play.purpose) &&
-        summary.rightPerMinute !== null &&
-        decides({ endReason: play.end_reason, calm: play.calm }),
-      await practiceOf(tx, play),
-    ],
-  );
-}
-
-/** The longest visit that is set down afterwards, ms. */
-const longestAfterwardsMs = 3 * 3_600_000;
-
-/** Practice time of a play, ms; of a visit set down afterwards, its length. */
-async function practiceOf(tx: RoomTx, play: EndedPlayRow): Promise<number> {
-  const wholeMs = play.ended_at.getTime() - play.started_at.getTime();
-  if (play.purpose === 'afterwards') return Math.max(0, Math.min(longestAfterwardsMs, wholeMs));
-  const happened = await tx.rows<{ at: Date }>(
-    `select at from answers where room_id = $1 and play_id = $2 and pupil_id = $3
-     union all select at from tallies where room_id = $1 and play_id = $2 and pupil_id = $3
-     union all select at from moves where room_id = $1 and play_id = $4 and move->>'kind' not in ('stop', 'leave', 'calm')`,
-    [tx.roomId, play.id, play.pupil_id, play.table_id],
-  );
-  return playPracticeMs({
-    startedMs: play.started_at.getTime(),
-    endedMs: play.ended_at.getTime(),
-    happenedMs: happened.map((one) => one.at.getTime()),
-    usedMs: play.used_ms,
-    calm: play.calm,
-  });
-}
 
 interface CheckRow {
   play_id: string;
@@ -106,7 +13,10 @@ interface CheckRow {
   digits_per_minute: number | null;
 }
 
-/** A pupil's checks on one set in one way of capture, plain and mixed, as the schools take them. */
+/** Checks on one set that are looked back over: more than a year of a weekly minute. */
+const latestChecks = 60;
+
+/** A pupil's latest checks on one set in one way of capture, plain and mixed, as the schools take them. */
 export async function checksOnSet(
   tx: RoomTx,
   pupilId: string,
@@ -116,10 +26,10 @@ export async function checksOnSet(
   const rows = await tx.rows<CheckRow>(
     `select play_id, at, right_count, wrong_count, used_ms, counts, purpose, digits_per_minute from checks
      where room_id = $1 and pupil_id = $2 and set_id = $3 and way = $4 and purpose in ('check', 'mixed')
-       and right_per_minute is not null order by at`,
-    [tx.roomId, pupilId, setId, way],
+       and right_per_minute is not null order by at desc limit $5`,
+    [tx.roomId, pupilId, setId, way, latestChecks],
   );
-  return rows.map((row) => ({
+  return rows.reverse().map((row) => ({
     id: row.play_id,
     at: row.at.toISOString(),
     right: row.right_count,

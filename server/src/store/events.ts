@@ -1,5 +1,7 @@
+import type { FactFold, School } from '@veldrift/core';
 import type { EventKind, EventOf, TableEvent } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
+import type { AnswerRow } from './answers.ts';
 
 /** An event with its time set right. */
 export interface TimedEvent {
@@ -152,27 +154,89 @@ function rowIdOf(event: TableEvent): string {
   return event.kind === 'playStarted' ? event.playId : event.id;
 }
 
-/** The facts of a pupil whose states some events touch. */
-export async function factsTouched(tx: RoomTx, events: readonly TableEvent[]): Promise<string[]> {
-  const given = events.flatMap((event) => (event.kind === 'answerGiven' ? [event.fact] : []));
+/** What some events of one pupil touch, with what is kept of it so far. */
+export interface Touched {
+  readonly school: School;
+  /** By fact answered; undefined: nobody answered it yet; null: not folded yet. */
+  readonly folds: ReadonlyMap<string, FactFold | null>;
+  /** Facts of answers that were changed, or had been before they came. */
+  readonly disturbed: readonly string[];
+  /** Plays that have ended. */
+  readonly ended: readonly string[];
+}
+
+export async function touchedBy(
+  tx: RoomTx,
+  pupilId: string,
+  events: readonly TableEvent[],
+): Promise<Touched> {
+  const given = events.filter((event) => event.kind === 'answerGiven');
   const changed = events.flatMap((event) =>
     event.kind === 'answerAmended' || event.kind === 'answerRetracted' || event.kind === 'answerCorrected'
       ? [event.answerId]
       : [],
   );
-  const rows =
-    changed.length === 0
-      ? []
-      : await tx.rows<{ fact: string }>(
-          'select distinct fact from answers where room_id = $1 and id = any($2)',
-          [tx.roomId, changed],
-        );
-  return [...new Set([...given, ...rows.map((row) => row.fact)])];
+  const [row] = await tx.rows<{
+    school: School;
+    folds: readonly { readonly fact: string; readonly fold: FactFold | null }[] | null;
+    disturbed: readonly string[];
+    ended: readonly string[];
+  }>(
+    `select p.school,
+       (select jsonb_agg(jsonb_build_object('fact', f.fact, 'fold', f.fold)) from fact_states f
+        where f.room_id = $1 and f.pupil_id = $2 and f.fact = any($3)) as folds,
+       array(select a.fact from answers a where a.room_id = $1 and (a.id = any($4) or a.id in (
+         select m.answer_id from amendments m where m.room_id = $1 and m.answer_id = any($5)
+         union all select r.answer_id from retractions r where r.room_id = $1 and r.answer_id = any($5)))) as disturbed,
+       array(select e.play_id from play_ends e where e.room_id = $1 and e.play_id = any($6)) as ended
+     from pupils p where p.room_id = $1 and p.id = $2`,
+    [
+      tx.roomId,
+      pupilId,
+      [...new Set(given.map((event) => event.fact))],
+      changed,
+      given.map((event) => event.id),
+      [...new Set(events.flatMap((event) => ('playId' in event ? [event.playId] : [])))],
+    ],
+  );
+  if (!row) throw new Error('The pupil held is gone.');
+  return {
+    ...row,
+    folds: new Map((row.folds ?? []).map(({ fact, fold }) => [fact, fold])),
+    disturbed: [...new Set(row.disturbed)],
+  };
 }
 
-/** The minute whose sum an event touches. */
-export function playTouched(event: TableEvent): string | undefined {
-  return 'playId' in event ? (event as EventOf<'answerGiven'>).playId : undefined;
+/** A kept answer as the record has it, before anything else is said of it. */
+export function rowOfAnswer({
+  event,
+  at,
+  clockCorrected,
+}: TimedEvent & { readonly event: EventOf<'answerGiven'> }): AnswerRow {
+  return {
+    id: event.id,
+    pupil_id: event.pupilId,
+    visit_id: event.visitId,
+    play_id: event.playId,
+    fact: event.fact,
+    at: new Date(at),
+    clock_corrected: clockCorrected,
+    judgement: event.judgement,
+    given: event.given,
+    latency_ms: event.latencyMs,
+    voided: event.voided,
+    way: event.way,
+    hidden: event.hidden,
+    overhead_ms: event.overheadMs,
+    spread_ms: event.spreadMs,
+    calibrated: event.calibrated,
+    limit_ms: event.limitMs,
+    aided: event.aided,
+    aid: event.aid ?? null,
+    seen: event.seen,
+    replaces: null,
+    stands: true,
+  };
 }
 
 /** Events of which nothing was kept, since what they are about is not there, or another stands in its place; by id, with why. */

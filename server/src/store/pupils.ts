@@ -2,15 +2,14 @@ import {
   isSettled,
   keySigns,
   type Ceiling,
-  type Offer,
   type LastWord,
   type Policy,
   type TriedFact,
-  type Verdict,
 } from '@veldrift/core';
 import type { Pupil, PupilInput, WeeklyVisit } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 import { lastWords } from './decisions.ts';
+import { standingsOf, type Standing } from './proposal.ts';
 
 interface PupilRow {
   id: string;
@@ -94,40 +93,32 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
     `select pupil_id, max(started_at) as at from real_plays where room_id = $1 and pupil_id = any($2) and purpose = 'probe' group by pupil_id`,
     [tx.roomId, ids],
   );
-  // What the tutor has settled is nothing to be told of in a list.
-  const standings = await tx.rows<{
-    pupil_id: string;
-    verdict: Verdict;
-    set_id: string;
-    ceiling: Ceiling | null;
-    offer: Offer | null;
-  }>(
-    `select s.pupil_id, s.verdict, s.proposal->>'setId' as set_id, s.proposal->'ceiling' as ceiling,
-       s.proposal->'decision'->'offer' as offer from standings s where s.room_id = $1 and s.pupil_id = any($2)`,
-    [tx.roomId, ids],
-  );
   const words = await lastWords(tx, ids);
   const easy = await easyTimes(
     tx,
     rows.filter((row) => row.recall_limit === 'own').map((row) => row.id),
   );
-  const of = <T extends { pupil_id: string }>(list: readonly T[], pupil: string) =>
-    list.filter((one) => one.pupil_id === pupil);
-  return rows.map((row) => {
-    const rates = of(checks, row.id);
-    const calibration = (kind: string) => of(calibrations, row.id).find((one) => one.kind === kind);
+  const of = {
+    states: byPupil(states),
+    checks: byPupil(checks),
+    minutes: byPupil(minutes),
+    calibrations: byPupil(calibrations),
+    passed: byPupil(passed),
+    probes: byPupil(probes),
+    easy: byPupil(easy),
+  };
+  const pupils = rows.map((row): Pupil => {
+    const rates = of.checks(row.id);
+    const calibration = (kind: string) => of.calibrations(row.id).find((one) => one.kind === kind);
     const keypad = calibration('keypad');
     const naming = calibration('naming');
-    const standing = of(standings, row.id)[0];
-    const verdict = openVerdict(standing, words.get(row.id) ?? null);
     return {
       ...inputOfRow(row),
       createdAt: row.created_at.toISOString(),
       tried: Object.fromEntries(
-        of(states, row.id).map((one) => [
-          one.fact,
-          { state: one.state, evidence: one.evidence, dueDay: one.due_day },
-        ]),
+        of
+          .states(row.id)
+          .map((one) => [one.fact, { state: one.state, evidence: one.evidence, dueDay: one.due_day }]),
       ),
       roomPolicy: room?.policy ?? {},
       recentRates: rates.map((one) => ({
@@ -137,22 +128,47 @@ export async function listPupils(tx: RoomTx, timeZone: string, id?: string): Pro
         way: one.way,
       })),
       lastCheckAt: rates.at(-1)?.at.toISOString() ?? null,
-      lastProbeAt: of(probes, row.id)[0]?.at.toISOString() ?? null,
-      passed: of(passed, row.id).map((one) => ({
+      lastProbeAt: of.probes(row.id)[0]?.at.toISOString() ?? null,
+      passed: of.passed(row.id).map((one) => ({
         setId: one.set_id,
         at: one.at.toISOString(),
         looksAt: (one.looks ?? []).map((at) => at.toISOString()),
       })),
-      minutesThisWeek: of(minutes, row.id)[0]?.minutes ?? 0,
-      easyTimesMs: of(easy, row.id).map((one) => one.ms),
+      minutesThisWeek: of.minutes(row.id)[0]?.minutes ?? 0,
+      easyTimesMs: of.easy(row.id).map((one) => one.ms),
       keypadCalibration: keypad ? { at: keypad.at.toISOString(), samples: keypad.samples as never } : null,
       naming: naming ? { at: naming.at.toISOString(), promptToPromptMs: naming.samples as never } : null,
       ways: row.ways,
-      ownCeiling: ownOnly(standing?.ceiling ?? null),
-      offer: verdict === null ? null : (standing?.offer ?? null),
-      verdict,
+      ownCeiling: null,
+      offer: null,
+      verdict: null,
     };
   });
+  const standings = await standingsOf(tx, pupils, timeZone);
+  return pupils.map((pupil) => withStanding(pupil, standings.get(pupil.id), words.get(pupil.id) ?? null));
+}
+
+/** Rows of many pupils, looked up by pupil. */
+function byPupil<T extends { pupil_id: string }>(rows: readonly T[]): (pupilId: string) => readonly T[] {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(row.pupil_id);
+    if (group) group.push(row);
+    else groups.set(row.pupil_id, [row]);
+  }
+  return (pupilId) => groups.get(pupilId) ?? [];
+}
+
+/** A pupil with what the school says. What the tutor has settled is nothing to be told of in a list. */
+function withStanding(pupil: Pupil, standing: Standing | undefined, word: LastWord | null): Pupil {
+  if (!standing) return pupil;
+  const settled = isSettled(word, standing.verdict, standing.setId, new Date().toISOString());
+  return {
+    ...pupil,
+    ownCeiling: ownOnly(standing.ceiling),
+    offer: settled ? null : standing.offer,
+    verdict: settled ? null : standing.verdict,
+  };
 }
 
 /** The ceiling that was in force when the school was last asked, where it rests on the pupil's own answers. */
@@ -160,15 +176,6 @@ const ownOnly = (ceiling: Ceiling | null) => (ceiling?.from === 'ownAnswers' ? c
 
 export async function findPupil(tx: RoomTx, timeZone: string, id: string): Promise<Pupil | undefined> {
   return (await listPupils(tx, timeZone, id))[0];
-}
-
-function openVerdict(
-  standing: { readonly verdict: Verdict; readonly set_id: string } | undefined,
-  word: LastWord | null,
-): string | null {
-  if (!standing) return null;
-  const settled = isSettled(word, standing.verdict, standing.set_id, new Date().toISOString());
-  return settled ? null : standing.verdict;
 }
 
 /** The same, held until the transaction ends: one decision or batch a pupil at a time. */

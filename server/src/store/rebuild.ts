@@ -1,6 +1,6 @@
+import type { School } from '@veldrift/core';
 import { inRoom, type Db } from '../db.ts';
-import { refreshCheck } from './checks.ts';
-import { refreshStanding } from './proposal.ts';
+import { sumUpPlays } from './playSums.ts';
 import { findPupil } from './pupils.ts';
 import { refreshAllFacts } from './states.ts';
 
@@ -24,14 +24,15 @@ export async function rebuildRoom(
       await tx.run('select 1 from pupils where room_id = $1 and id = $2 for update', [roomId, id]);
       for (const table of ['fact_states', 'checks', 'standings'])
         await tx.run(`delete from ${table} where room_id = $1 and pupil_id = $2`, [roomId, id]);
-      await refreshAllFacts(tx, id, timeZone);
-      const plays = await tx.rows<{ id: string }>(
-        'select id from plays where room_id = $1 and pupil_id = $2',
+      const [{ school } = { school: null }] = await tx.rows<{ school: School }>(
+        'select school from pupils where room_id = $1 and id = $2',
         [roomId, id],
       );
-      for (const play of plays) await refreshCheck(tx, play.id);
-      const pupil = await findPupil(tx, timeZone, id);
-      if (pupil) await refreshStanding(tx, pupil, timeZone);
+      if (school === null) return;
+      await refreshAllFacts(tx, { id, school }, timeZone);
+      await sumUpPlays(tx, id, timeZone);
+      // Finding a pupil asks the school.
+      await findPupil(tx, timeZone, id);
     });
     onPupil(at + 1, ids.length);
   }

@@ -1,13 +1,15 @@
 import {
+  addToFold,
   classifyAnswer,
-  dayNumber,
-  dayOf,
-  factStateOf,
+  factFoldOf,
+  isLater,
   isRight,
   isUntimed,
-  reviewDateOf,
-  untimedStateOf,
+  newFactFold,
+  stateIn,
   type ClassedAnswer,
+  type FactFold,
+  type FoldedAnswer,
   type School,
 } from '@veldrift/core';
 import type { RoomTx } from '../db.ts';
@@ -30,72 +32,150 @@ export function classed(
   };
 }
 
-/** Works out the states of some facts of a pupil afresh from all their answers, by the pupil's school, and keeps them. */
-export async function refreshFacts(
+/** An answer as a fold takes it. */
+export function folded(row: AnswerRow): FoldedAnswer {
+  return { ...classed(row), right: isRight(row.judgement), playId: row.play_id };
+}
+
+/** What is kept of all answers to some facts; those not folded yet, as after an upgrade, are folded from them. */
+export async function factFolds(
   tx: RoomTx,
   pupilId: string,
   facts: readonly string[],
   timeZone: string,
-): Promise<void> {
-  if (facts.length === 0) return;
-  const [pupil] = await tx.rows<{ school: School }>(
-    'select school from pupils where room_id = $1 and id = $2',
-    [tx.roomId, pupilId],
+): Promise<Map<string, FactFold>> {
+  const rows = await tx.rows<{ fact: string; fold: FactFold | null }>(
+    'select fact, fold from fact_states where room_id = $1 and pupil_id = $2 and fact = any($3)',
+    [tx.roomId, pupilId, facts],
   );
-  const untimed = pupil !== undefined && isUntimed(pupil.school);
-  const stateOf = untimed ? untimedStateOf : factStateOf;
-  const today = dayNumber(dayOf(new Date().toISOString(), timeZone));
-  const byFact = new Map<string, AnswerRow[]>(facts.map((fact) => [fact, []]));
-  for (const row of await answersOnFacts(tx, pupilId, facts)) byFact.get(row.fact)?.push(row);
-  const states = [...byFact].flatMap(([fact, rows]) => {
-    const last = rows.at(-1);
-    if (!last) return [];
-    const answers = rows.map(classed);
-    const timed = answers
-      .filter((one, at) => one.correctedMs !== null && isRight((rows[at] as AnswerRow).judgement))
-      .at(-1);
-    return [
-      {
-        fact,
-        state: stateOf(answers, timeZone),
-        answers: rows.length,
-        evidence: answers.filter((one) => one.class !== 'noEvidence' && (untimed || one.class !== 'right'))
-          .length,
-        due_day: reviewDateOf(answers, timeZone, today)?.dueDay ?? null,
-        last_at: last.at,
-        last_ms: timed?.correctedMs ?? null,
-      },
-    ];
-  });
-  const empty = [...byFact].filter(([, rows]) => rows.length === 0).map(([fact]) => fact);
-  if (empty.length > 0) {
+  const folds = new Map(rows.flatMap((row) => (row.fold ? [[row.fact, row.fold] as const] : [])));
+  const unfolded = rows.filter((row) => !row.fold).map((row) => row.fact);
+  for (const [fact, fold] of await foldAll(tx, pupilId, unfolded, timeZone)) folds.set(fact, fold);
+  return folds;
+}
+
+/**
+ * Takes new answers of a pupil into the folds kept of their facts: each later than what was there, or its fact is folded afresh
+ * from all its answers, as `disturbed` ones are. Keeps the folds and what they say.
+ */
+export async function addToFacts(
+  tx: RoomTx,
+  pupil: { readonly id: string; readonly school: School },
+  given: {
+    readonly answers: readonly AnswerRow[];
+    readonly folds: ReadonlyMap<string, FactFold | null>;
+    readonly disturbed: readonly string[];
+  },
+  timeZone: string,
+): Promise<void> {
+  const afresh = new Set(given.disturbed);
+  const folds = new Map<string, FactFold>();
+  const inOrder = [...given.answers].sort((a, b) => a.at.getTime() - b.at.getTime());
+  for (const row of inOrder) {
+    if (afresh.has(row.fact)) continue;
+    const kept = folds.get(row.fact) ?? given.folds.get(row.fact);
+    const fold = kept === undefined ? newFactFold(row.fact) : kept;
+    if (fold === null || !isLater(fold, row.at.toISOString())) {
+      afresh.add(row.fact);
+      folds.delete(row.fact);
+      continue;
+    }
+    addToFold(fold, folded(row), timeZone);
+    folds.set(row.fact, fold);
+  }
+  for (const [fact, fold] of await foldAfresh(tx, pupil.id, [...afresh], timeZone)) folds.set(fact, fold);
+  await keepFolds(tx, pupil, [...folds.values()]);
+}
+
+/** Folds all answers to each fact; a fact without one is left out. */
+async function foldAll(
+  tx: RoomTx,
+  pupilId: string,
+  facts: readonly string[],
+  timeZone: string,
+): Promise<Map<string, FactFold>> {
+  if (facts.length === 0) return new Map();
+  const byFact = new Map<string, FoldedAnswer[]>();
+  for (const row of await answersOnFacts(tx, pupilId, facts)) {
+    const list = byFact.get(row.fact);
+    if (list) list.push(folded(row));
+    else byFact.set(row.fact, [folded(row)]);
+  }
+  return new Map([...byFact].map(([fact, answers]) => [fact, factFoldOf(fact, answers, timeZone)]));
+}
+
+/** The same, of facts whose answers were changed: what is kept of those without an answer any more goes. */
+async function foldAfresh(
+  tx: RoomTx,
+  pupilId: string,
+  facts: readonly string[],
+  timeZone: string,
+): Promise<Map<string, FactFold>> {
+  if (facts.length === 0) return new Map();
+  const folds = await foldAll(tx, pupilId, facts, timeZone);
+  const empty = facts.filter((fact) => !folds.has(fact));
+  if (empty.length > 0)
     await tx.run('delete from fact_states where room_id = $1 and pupil_id = $2 and fact = any($3)', [
       tx.roomId,
       pupilId,
       empty,
     ]);
-  }
+  // What a review says of states before and after hangs on the answers that changed.
   await tx.run(
-    `insert into fact_states (room_id, pupil_id, fact, state, answers, last_at, last_ms, evidence, due_day)
-     select $1, $2, fact, state, answers, last_at, last_ms, evidence, due_day
-     from jsonb_to_recordset($3) as t(fact text, state text, answers int, last_at timestamptz, last_ms double precision, evidence int, due_day int)
+    'update checks set states = null where room_id = $1 and pupil_id = $2 and states ?| $3::text[]',
+    [tx.roomId, pupilId, facts],
+  );
+  return folds;
+}
+
+/** Keeps folds and what they say by a pupil's school; and that the school is to be asked again. */
+export async function keepFolds(
+  tx: RoomTx,
+  pupil: { readonly id: string; readonly school: School },
+  folds: readonly FactFold[],
+): Promise<void> {
+  const untimed = isUntimed(pupil.school);
+  const rows = folds.map((fold) => {
+    const { state, evidence, dueDay } = stateIn(fold, untimed);
+    return {
+      fact: fold.fact,
+      state,
+      answers: fold.answers,
+      last_at: fold.lastAt,
+      last_ms: fold.lastMs,
+      evidence,
+      due_day: dueDay,
+      fold,
+    };
+  });
+  await tx.run(
+    `with again as (update standings set revision = revision + 1 where room_id = $1 and pupil_id = $2)
+     insert into fact_states (room_id, pupil_id, fact, state, answers, last_at, last_ms, evidence, due_day, fold)
+     select $1, $2, fact, state, answers, last_at, last_ms, evidence, due_day, fold
+     from jsonb_to_recordset($3) as t(fact text, state text, answers int, last_at timestamptz, last_ms double precision,
+       evidence int, due_day int, fold jsonb)
      on conflict (room_id, pupil_id, fact) do update
      set state = excluded.state, answers = excluded.answers, last_at = excluded.last_at, last_ms = excluded.last_ms,
-         evidence = excluded.evidence, due_day = excluded.due_day`,
-    [tx.roomId, pupilId, JSON.stringify(states)],
+         evidence = excluded.evidence, due_day = excluded.due_day, fold = excluded.fold`,
+    [tx.roomId, pupil.id, JSON.stringify(rows)],
   );
 }
 
-/** Works out the states of all facts of a pupil afresh. */
-export async function refreshAllFacts(tx: RoomTx, pupilId: string, timeZone: string): Promise<void> {
+/** Works out the states of all facts of a pupil afresh from all their answers. */
+export async function refreshAllFacts(
+  tx: RoomTx,
+  pupil: { readonly id: string; readonly school: School },
+  timeZone: string,
+): Promise<void> {
   const facts = await tx.rows<{ fact: string }>(
-    'select distinct fact from answers where room_id = $1 and pupil_id = $2',
-    [tx.roomId, pupilId],
+    `select distinct fact from answers where room_id = $1 and pupil_id = $2 and hidden = 'result'`,
+    [tx.roomId, pupil.id],
   );
-  await refreshFacts(
+  const folds = await foldAfresh(
     tx,
-    pupilId,
+    pupil.id,
     facts.map((row) => row.fact),
     timeZone,
   );
+  await keepFolds(tx, pupil, [...folds.values()]);
 }
