@@ -1,7 +1,14 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Browser, type Page } from '@playwright/test';
 import { answerOf, parseFactKey } from '@veldrift/core';
-import { newPupilInput, type Pupil, type PupilInput, type ReviewPage } from '@veldrift/wire';
+import {
+  newPupilInput,
+  pupilsOf,
+  type Pupil,
+  type PupilInput,
+  type PupilList,
+  type ReviewPage,
+} from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { demoPassword, demoTutors } from '../scripts/demo/load.ts';
 
@@ -70,7 +77,7 @@ export async function deletePupil(page: Page, pupil: PupilInput): Promise<void> 
 const originOf = (page: Page) => new URL(page.url()).origin;
 
 export async function pupilOf(page: Page, name: string): Promise<Pupil> {
-  const list = (await (await page.request.get(`${originOf(page)}/api/pupils`)).json()) as Pupil[];
+  const list = pupilsOf((await (await page.request.get(`${originOf(page)}/api/pupils`)).json()) as PupilList);
   const found = list.find((one) => one.name === name);
   if (!found) throw new Error(`There is no pupil called ${name}.`);
   return found;

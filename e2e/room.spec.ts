@@ -1,9 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
-import type { Pupil } from '@veldrift/wire';
+import { pupilsOf, type PupilList } from '@veldrift/wire';
 import { addPupil, deletePupil, expectNoSideways, expectNoViolations, house, signIn } from './house.ts';
 
 const pupils = async (page: Page) =>
-  (await (await page.request.get(`${house().base}/api/pupils`)).json()) as Pupil[];
+  pupilsOf((await (await page.request.get(`${house().base}/api/pupils`)).json()) as PupilList);
 
 test('a number of a pupil\u2019s school is changed, tried on simulated children, and judged by', async ({
   page,

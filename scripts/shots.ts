@@ -1,7 +1,7 @@
 import { chromium as launch, type Page } from '@playwright/test';
 import { answerOf, parseFactKey } from '@veldrift/core';
 import { ensureDatabase, migrate, openDb, startCluster } from '@veldrift/server';
-import type { Pupil } from '@veldrift/wire';
+import { pupilsOf, type PupilList } from '@veldrift/wire';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { signIn } from '../e2e/house.ts';
@@ -191,7 +191,7 @@ async function shot(page: Page, name: string): Promise<void> {
 }
 
 async function pupilIds(page: Page, base: string): Promise<(name: string) => string> {
-  const list = (await (await page.request.get(`${base}/api/pupils`)).json()) as Pupil[];
+  const list = pupilsOf((await (await page.request.get(`${base}/api/pupils`)).json()) as PupilList);
   return (name) => list.find((one) => one.name === name)?.id ?? '';
 }
 

@@ -1,3 +1,4 @@
+import type { PupilList } from '@veldrift/wire';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
@@ -92,7 +93,7 @@ describe('npm start', () => {
     const pupils: unknown = await (
       await fetch(`${first.address}/api/pupils`, { headers: { cookie } })
     ).json();
-    expect(pupils).toHaveLength(14);
+    expect((pupils as PupilList).pupils).toHaveLength(14);
     expect(processesOf(data).some((line) => line.includes('postgres'))).toBe(true);
     // Whoever has the machine makes a link for a new password, while it is up.
     const reset = async (email: string) => {

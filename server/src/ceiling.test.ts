@@ -1,5 +1,5 @@
 import { findSet } from '@veldrift/core';
-import type { KeptAnswer, Pupil, PupilPage, TableEvent } from '@veldrift/wire';
+import { pupilsOf, type KeptAnswer, type PupilList, type PupilPage, type TableEvent } from '@veldrift/wire';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import {
@@ -79,7 +79,9 @@ describe('the ceiling of a pupil', () => {
     expect(page.pupil.ownCeiling).toEqual(page.proposal.ceiling);
     const behind = (await room.call('GET', `/api/pupils/${id}/ceiling/answers`)).body as KeptAnswer[];
     expect(behind).toHaveLength(Math.min(60, 3 * facts.length));
-    const listed = ((await room.call('GET', '/api/pupils')).body as Pupil[]).find((one) => one.id === id);
+    const listed = pupilsOf((await room.call('GET', '/api/pupils')).body as PupilList).find(
+      (one) => one.id === id,
+    );
     expect(listed?.ownCeiling).toEqual(page.proposal.ceiling);
   });
 

@@ -36,6 +36,8 @@ export function openDb(
     connectionTimeoutMillis: most.patienceMs ?? patienceMs,
     query_timeout: longestQueryMs,
     keepAlive: true,
+    // Statements that do not wait for one another go out together, and are answered in their order.
+    pipeline: true,
   });
   pool.on('error', onError);
   // A connection may drop while it is out on work: without a listener of its own that would end the process.
@@ -100,6 +102,8 @@ export interface RoomTx {
   readonly rows: <R extends QueryResultRow>(sql: string, values?: readonly unknown[]) => Promise<R[]>;
   /** How many rows were changed. */
   readonly run: (sql: string, values?: readonly unknown[]) => Promise<number>;
+  /** Sends a statement whose outcome is waited for with the commit: the transaction fails where it does. */
+  readonly runLast: (sql: string, values?: readonly unknown[]) => void;
 }
 
 const uuid = /^[0-9a-f-]{36}$/;
@@ -109,30 +113,35 @@ const uuid = /^[0-9a-f-]{36}$/;
  * database went away; what was committed just then may be kept all the same, so that work is to be safe to repeat.
  */
 export async function inRoom<T>(db: Db, roomId: string, work: (tx: RoomTx) => Promise<T>): Promise<T> {
-  return transact(db, roomId, '', (tx) => work(tx));
+  return transact(db, roomId, '', work);
 }
 
 /**
  * The same with a pupil held until its end, so that there is one writer a pupil at a time and each sees all that those before
- * wrote. `isThere`: there is such a pupil in the room.
+ * wrote. `isThere`: whether there is such a pupil in the room; work may begin before that is known, and is undone where it is not.
  */
 export async function holdingPupil<T>(
   db: Db,
   roomId: string,
   pupilId: string,
-  work: (tx: RoomTx, isThere: boolean) => Promise<T>,
+  work: (tx: RoomTx, isThere: Promise<boolean>) => Promise<T>,
 ): Promise<T> {
   if (!uuid.test(pupilId)) throw new RangeError('A pupil id is a UUID.');
   const hold = `; select 1 from pupils where room_id = '${roomId}' and id = '${pupilId}' for update`;
-  return transact(db, roomId, hold, (tx, held) => work(tx, held > 0));
+  return transact(db, roomId, hold, (tx, held) =>
+    work(
+      tx,
+      held.then((rows) => rows > 0),
+    ),
+  );
 }
 
-/** `first` goes along with the opening of the transaction; `work` is told how many rows it gave. */
+/** `first` goes along with the opening of the transaction; `work` may wait for how many rows it gave. */
 async function transact<T>(
   db: Db,
   roomId: string,
   first: string,
-  work: (tx: RoomTx, rows: number) => Promise<T>,
+  work: (tx: RoomTx, rows: Promise<number>) => Promise<T>,
 ): Promise<T> {
   if (!uuid.test(roomId)) throw new RangeError('A room id is a UUID.');
   const client = await db.connect();
@@ -144,27 +153,32 @@ async function transact<T>(
       throw asOutage(error);
     }
   };
+  // One round trip for all, and the first statements of the work go along: round trips cost more than the policy does. Should
+  // the room not have been set, the walls between rooms refuse whatever comes after.
+  const opened = ask(() =>
+    client.query(`begin; select set_config('app.room_id', '${roomId}', true)${first}`),
+  ).then((results) => (results as unknown as QueryResult[]).at(-1)?.rows.length ?? 0);
+  const last: Promise<unknown>[] = [opened];
   try {
-    // One round trip for all: round trips cost more than the policy does.
-    const opened = (await ask(() =>
-      client.query(`begin; select set_config('app.room_id', '${roomId}', true)${first}`),
-    )) as unknown as QueryResult[];
     const result = await work(
       {
         roomId,
         rows: async <R extends QueryResultRow>(sql: string, values: readonly unknown[] = []) =>
           (await ask(() => client.query<R>(prepared(sql, values)))).rows,
         run: async (sql, values = []) => (await ask(() => client.query(prepared(sql, values)))).rowCount ?? 0,
+        runLast: (sql, values = []) => void last.push(ask(() => client.query(prepared(sql, values)))),
       },
-      opened.at(-1)?.rows.length ?? 0,
+      opened,
     );
-    await ask(() => client.query('commit'));
+    await Promise.all([...last, ask(() => client.query('commit'))]);
     return result;
   } catch (error) {
     await client.query('rollback').catch((failed: unknown) => {
       broken = failed as Error;
     });
-    throw error;
+    // What went wrong first says why what came after it did.
+    const [early] = (await Promise.allSettled(last)).filter((one) => one.status === 'rejected');
+    throw early ? early.reason : error;
   } finally {
     client.release(broken);
   }

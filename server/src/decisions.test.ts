@@ -1,5 +1,12 @@
 import { findSet } from '@veldrift/core';
-import type { KeptDecision, Pupil, PupilPage, ReviewPage } from '@veldrift/wire';
+import {
+  pupilsOf,
+  type KeptDecision,
+  type Pupil,
+  type PupilList,
+  type PupilPage,
+  type ReviewPage,
+} from '@veldrift/wire';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import { withClient } from './cluster/cluster.ts';
@@ -24,7 +31,7 @@ afterAll(() => house.close());
 
 const pageOf = async (id: string) => (await room.call('GET', `/api/pupils/${id}`)).body as PupilPage;
 const listed = async (id: string) =>
-  ((await room.call('GET', '/api/pupils')).body as Pupil[]).find((one) => one.id === id) as Pupil;
+  pupilsOf((await room.call('GET', '/api/pupils')).body as PupilList).find((one) => one.id === id) as Pupil;
 const reviewOf = async (id: string) => (await room.call('GET', `/api/plays/${id}`)).body as ReviewPage;
 const squares = 'strategy/mul/squares';
 

@@ -14,6 +14,8 @@ export * from './ownUser.ts';
 export * from './store/events.ts';
 export * from './store/journal.ts';
 export * from './store/passes.ts';
+export * from './store/pupilList.ts';
+export * from './store/pupilRecord.ts';
 export * from './store/pupils.ts';
 export * from './store/proposal.ts';
 export * from './store/decisions.ts';

@@ -1,5 +1,12 @@
 import { findPathway, placementResult, readPlacement, type PlacementPlan } from '@veldrift/core';
-import { pupilInputOf, type KeptDecision, type Pupil, type PupilPage, type ReviewPage } from '@veldrift/wire';
+import {
+  pupilInputOf,
+  pupilsOf,
+  type KeptDecision,
+  type PupilList,
+  type PupilPage,
+  type ReviewPage,
+} from '@veldrift/wire';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import {
@@ -279,7 +286,7 @@ describe('the numbers of the schools', () => {
     const two = await own.pupil({ policy: { aimPerMinute: 22 } });
     expect((await own.call('GET', '/api/policy')).body).toEqual({ policy: {} });
     expect((await own.call('PUT', '/api/policy', { policy: { aimPerMinute: 18 } })).status).toBe(200);
-    const list = (await own.call('GET', '/api/pupils')).body as Pupil[];
+    const list = pupilsOf((await own.call('GET', '/api/pupils')).body as PupilList);
     expect(list.find((pupil) => pupil.id === one)).toMatchObject({
       roomPolicy: { aimPerMinute: 18 },
       policy: {},

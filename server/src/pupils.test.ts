@@ -1,7 +1,14 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import { findSet } from '@veldrift/core';
-import type { KeptAnswer, KeptDecision, Pupil, PupilPage, ReviewPage } from '@veldrift/wire';
+import {
+  pupilsOf,
+  type KeptAnswer,
+  type KeptDecision,
+  type PupilList,
+  type PupilPage,
+  type ReviewPage,
+} from '@veldrift/wire';
 import { withClient } from './cluster/cluster.ts';
 import {
   minuteIds,
@@ -52,7 +59,9 @@ describe('pupils', () => {
       name: 'Nur',
       visits: [{ weekday: 2, startsAtMin: 555, minutes: 20 }],
     });
-    expect(((await room.call('GET', '/api/pupils')).body as Pupil[]).map((one) => one.id)).toContain(id);
+    expect(
+      pupilsOf((await room.call('GET', '/api/pupils')).body as PupilList).map((one) => one.id),
+    ).toContain(id);
     await room.send(wholeMinute(minuteIds(id)));
     const refused = await room.call('DELETE', `/api/pupils/${id}`, { confirm: 'nur' });
     expect(refused.status).toBe(400);
@@ -145,7 +154,7 @@ describe('a minute kept', () => {
 
   it('is listed with its rate', async () => {
     const { id } = await readyPupil();
-    const list = (await room.call('GET', '/api/pupils')).body as Pupil[];
+    const list = pupilsOf((await room.call('GET', '/api/pupils')).body as PupilList);
     const pupil = list.find((one) => one.id === id);
     expect(pupil?.recentRates).toHaveLength(3);
     expect(

@@ -169,7 +169,7 @@ describe('another room', () => {
     const sent = await mine.send([answerEvent(theirIds), ...wholeMinute(minuteIds(theirPupil))]);
     const { results } = sent.body as { results: { status: string; field: string }[] };
     expect(results.every((one) => one.status === 'refused' && one.field === 'pupilId')).toBe(true);
-    expect((await mine.call('GET', '/api/pupils')).body).toEqual([]);
+    expect((await mine.call('GET', '/api/pupils')).body).toEqual({ roomPolicy: {}, pupils: [] });
     const review = await other.call('GET', `/api/plays/${theirIds.playId}`);
     expect((review.body as { answers: unknown[] }).answers).toHaveLength(13);
   });

@@ -9,4 +9,5 @@ export * from './people.ts';
 export * from './plain.ts';
 export * from './problem.ts';
 export * from './pupil.ts';
+export * from './pupilList.ts';
 export * from './views.ts';

@@ -200,12 +200,7 @@ export interface Pupil extends PupilInput {
   /** Numbers of the schools that the whole room goes by; the pupil's own go before them. */
   readonly roomPolicy: Partial<Policy>;
   /** Latest checks on any set, oldest first, at most twelve. */
-  readonly recentRates: readonly {
-    readonly at: string;
-    readonly ratePerMinute: number;
-    readonly setId: string;
-    readonly way: string;
-  }[];
+  readonly recentRates: readonly { readonly ratePerMinute: number; readonly way: string }[];
   readonly lastCheckAt: string | null;
   readonly lastProbeAt: string | null;
   /** Sets passed by decision, with when, and when they were looked back at since. */

@@ -11,9 +11,16 @@ import type { Logger } from 'pino';
 import { holdingPupil, inRoom, type Db, type RoomTx } from '../db.ts';
 import { Outage } from '../outage.ts';
 import type { Session } from '../auth/session.ts';
-import { keepEvents, notThere, rowOfAnswer, touchedBy, type TimedEvent } from '../store/events.ts';
+import {
+  keepEvents,
+  notThere,
+  rowOfAnswer,
+  touchedBy,
+  type TimedEvent,
+  type Touched,
+} from '../store/events.ts';
 import { sumUpPlays } from '../store/playSums.ts';
-import { findPupil } from '../store/pupils.ts';
+import { findPupil } from '../store/pupilRecord.ts';
 import { addToFacts } from '../store/states.ts';
 import { rightTime } from './clock.ts';
 
@@ -74,7 +81,17 @@ async function keepGroup(
       return await inRoom(db, roomId, async (tx) => resultsOf(events, await keepEvents(tx, events, userId)));
     // One writer a pupil at a time: the states kept are then always those of all answers kept.
     return await holdingPupil(db, roomId, pupilId, async (tx, isThere) => {
-      if (!isThere) {
+      const sent = Promise.all([
+        keepEvents(tx, events, userId),
+        touchedBy(
+          tx,
+          pupilId,
+          events.map((one) => one.event),
+        ),
+      ]);
+      // Where there is no such pupil nothing can be kept, and why is said here.
+      sent.catch(() => undefined);
+      if (!(await isThere)) {
         return events.map(({ event }) => ({
           id: event.id,
           status: 'refused' as const,
@@ -82,13 +99,15 @@ async function keepGroup(
           message: 'There is no such pupil in this room; perhaps the pupil was deleted.',
         }));
       }
-      const kept = await keepEvents(tx, events, userId);
-      await refresh(
-        tx,
-        pupilId,
-        events.filter((one) => kept.has(one.event.id)),
-        timeZone,
-      );
+      const [kept, touched] = await sent;
+      if (touched)
+        await refresh(
+          tx,
+          pupilId,
+          touched,
+          events.filter((one) => kept.has(one.event.id)),
+          timeZone,
+        );
       const lost = await notThere(
         tx,
         events.flatMap((one) => (kept.has(one.event.id) ? [] : [one.event])),
@@ -138,15 +157,11 @@ const isObject = (value: unknown): value is object =>
 async function refresh(
   tx: RoomTx,
   pupilId: string,
+  touched: Touched,
   kept: readonly TimedEvent[],
   timeZone: string,
 ): Promise<void> {
   if (kept.length === 0) return;
-  const touched = await touchedBy(
-    tx,
-    pupilId,
-    kept.map((one) => one.event),
-  );
   const answers = kept.flatMap((one) =>
     // States rest on answers with the result hidden.
     one.event.kind === 'answerGiven' && one.event.hidden === 'result'

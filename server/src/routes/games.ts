@@ -4,7 +4,7 @@ import { Hono } from 'hono';
 import { findPlay } from '../store/checks.ts';
 import { findDecision, keepDecision } from '../store/decisions.ts';
 import { dropHouseRules, gamesOfPupil, houseRulesOf, keepHouseRules, stepProposal } from '../store/games.ts';
-import { findPupil, holdPupil } from '../store/pupils.ts';
+import { findPupil, holdPupil } from '../store/pupilRecord.ts';
 import { refuse } from '../refusal.ts';
 import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 

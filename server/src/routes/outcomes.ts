@@ -8,7 +8,8 @@ import { lookBackDecision } from '../store/lookBacks.ts';
 import { bookOf } from '../store/pathways.ts';
 import { placementProposal } from '../store/placements.ts';
 import { askAgain } from '../store/proposal.ts';
-import { holdPupil, movePupil } from '../store/pupils.ts';
+import { holdPupil } from '../store/pupilRecord.ts';
+import { movePupil } from '../store/pupils.ts';
 import { refuse } from '../refusal.ts';
 import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 

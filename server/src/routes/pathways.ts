@@ -3,7 +3,6 @@ import { ownPathwaySchema } from '@veldrift/wire';
 import { Hono } from 'hono';
 import { dropPathway, keepPathway, ownPathways } from '../store/pathways.ts';
 import { askAgain } from '../store/proposal.ts';
-import { listPupils } from '../store/pupils.ts';
 import { refuse } from '../refusal.ts';
 import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 
@@ -18,10 +17,13 @@ export function pathwayRoutes(house: House): Hono<Env> {
     const own = await body(c, ownPathwaySchema);
     if (own.id !== id) refuse(400, 'The id in the body is not the one in the address.', 'id');
     await inOwnRoom(house, c, async (tx, session) => {
-      const pupils = (await listPupils(tx, session.timeZone)).filter((one) => one.pathwayId === id);
+      const pupils = await tx.rows<{ id: string; name: string; set_id: string }>(
+        'select id, name, set_id from pupils where room_id = $1 and pathway_id = $2 order by lower(name)',
+        [tx.roomId, id],
+      );
       // A set that a pupil is on stays: the pupil would be nowhere.
       const after = makeBook([own]);
-      const lost = pupils.filter((one) => after.findSet(one.setId) === undefined).map((one) => one.name);
+      const lost = pupils.filter((one) => after.findSet(one.set_id) === undefined).map((one) => one.name);
       if (lost.length > 0)
         refuse(
           409,

@@ -15,7 +15,7 @@ import { earlierAnswers, placementProposal } from '../store/placements.ts';
 import { gameReviewOf, stepProposal } from '../store/games.ts';
 import { bookOf } from '../store/pathways.ts';
 import { standingOf } from '../store/proposal.ts';
-import { findPupil } from '../store/pupils.ts';
+import { findPupil } from '../store/pupilRecord.ts';
 import { classed } from '../store/states.ts';
 import { keepBatch } from '../events/keepBatch.ts';
 import { refuse } from '../refusal.ts';

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { isUntimed, operations, parseFactKey, tryParseFactKey, type Operation } from '@veldrift/core';
 import {
   decideSchema,
@@ -18,16 +19,9 @@ import { bookOf } from '../store/pathways.ts';
 import { openPlacement } from '../store/placements.ts';
 import { ownIntervals } from '../store/ceiling.ts';
 import { askAgain, proposalFor, standingOf } from '../store/proposal.ts';
-import {
-  addPupil,
-  changePupil,
-  deletePupil,
-  findPupil,
-  keepOwnWay,
-  holdPupil,
-  listPupils,
-  movePupil,
-} from '../store/pupils.ts';
+import { addPupil, changePupil, deletePupil, keepOwnWay, movePupil } from '../store/pupils.ts';
+import { listPupils } from '../store/pupilList.ts';
+import { findPupil, holdPupil } from '../store/pupilRecord.ts';
 import { refuse } from '../refusal.ts';
 import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 
@@ -39,9 +33,14 @@ const mostIds = 2000;
 export function pupilRoutes(house: House): Hono<Env> {
   const app = new Hono<Env>();
 
-  app.get('/pupils', async (c) =>
-    c.json(await inOwnRoom(house, c, (tx, session) => listPupils(tx, session.timeZone))),
-  );
+  app.get('/pupils', async (c) => {
+    const list = JSON.stringify(await inOwnRoom(house, c, (tx, session) => listPupils(tx, session.timeZone)));
+    // Pages ask again whenever they are looked at: a list they have already is not sent again.
+    const mark = `"${createHash('sha256').update(list).digest('base64url').slice(0, 27)}"`;
+    c.header('ETag', mark);
+    if (c.req.header('if-none-match') === mark) return c.body(null, 304);
+    return c.body(list, 200, { 'content-type': 'application/json' });
+  });
 
   app.post('/pupils', async (c) => {
     const input = await body(c, pupilSchema);

@@ -105,7 +105,8 @@ export async function keepDecision(
   more: { readonly toSchool?: string; readonly undoes?: string } = {},
 ): Promise<void> {
   await tx.run(
-    `insert into decisions (room_id, id, pupil_id, user_id, play_id, set_id, to_set_id, school, policy, verdict, reasons, missing,
+    `with again as (update standings set revision = revision + 1 where room_id = $1 and pupil_id = $3)
+     insert into decisions (room_id, id, pupil_id, user_id, play_id, set_id, to_set_id, school, policy, verdict, reasons, missing,
        would_settle, strays, answer_ids, check_ids, outcome, other_reason, at, about, game, step, to_step, to_school, undoes)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24, $25)`,
     [
@@ -141,31 +142,21 @@ export async function keepDecision(
 /** Decisions after which an earlier word on the set is history. */
 const movesTheSet = (of: string) => `${of}.about in ('set', 'form', 'placement', 'undo')`;
 
-/** What was last said of each pupil's set, where that was a tutor's word on what the school said; others have none. */
-export async function lastWords(
-  tx: RoomTx,
-  pupilIds: readonly string[],
-): Promise<ReadonlyMap<string, LastWord>> {
-  const rows = await tx.rows<{
-    pupil_id: string;
+/** What was last said of a pupil's set, where that was a tutor's word on what the school said. */
+export async function lastWord(tx: RoomTx, pupilId: string): Promise<LastWord | null> {
+  const [row] = await tx.rows<{
     at: Date;
     about: string;
     verdict: Verdict;
     set_id: string;
     to_set_id: string;
   }>(
-    `select distinct on (pupil_id) pupil_id, at, about, verdict, set_id, to_set_id from decisions d
-     where room_id = $1 and pupil_id = any($2) and ${movesTheSet('d')} order by pupil_id, at desc, id desc`,
-    [tx.roomId, pupilIds],
+    `select at, about, verdict, set_id, to_set_id from decisions d
+     where room_id = $1 and pupil_id = $2 and ${movesTheSet('d')} order by at desc, id desc limit 1`,
+    [tx.roomId, pupilId],
   );
-  return new Map(
-    rows
-      .filter((row) => row.about === 'set')
-      .map((row) => [
-        row.pupil_id,
-        { at: row.at.toISOString(), verdict: row.verdict, setId: row.set_id, toSetId: row.to_set_id },
-      ]),
-  );
+  if (row?.about !== 'set') return null;
+  return { at: row.at.toISOString(), verdict: row.verdict, setId: row.set_id, toSetId: row.to_set_id };
 }
 
 /** The tutor's word that settles a proposal now; null: it is open. */

@@ -133,9 +133,9 @@ export async function keepEvents(
   userId: string,
 ): Promise<Set<string>> {
   const kept = new Set<string>();
-  for (const kind of Object.keys(keepers) as EventKind[]) {
+  const keep = async (kind: EventKind) => {
     const ofKind = events.filter((one) => one.event.kind === kind);
-    if (ofKind.length === 0) continue;
+    if (ofKind.length === 0) return;
     const rows = ofKind.map((one) => ({
       ...one.event,
       rightAt: one.at,
@@ -144,7 +144,9 @@ export async function keepEvents(
     }));
     const newRows = new Set((await keepers[kind](tx, JSON.stringify(rows), userId)).map((row) => row.id));
     for (const { event } of ofKind) if (newRows.has(rowIdOf(event))) kept.add(event.id);
-  }
+  };
+  // Sent together, and done in this order.
+  await Promise.all((Object.keys(keepers) as EventKind[]).map(keep));
   return kept;
 }
 
@@ -165,11 +167,12 @@ export interface Touched {
   readonly ended: readonly string[];
 }
 
+/** Undefined: there is no such pupil. */
 export async function touchedBy(
   tx: RoomTx,
   pupilId: string,
   events: readonly TableEvent[],
-): Promise<Touched> {
+): Promise<Touched | undefined> {
   const given = events.filter((event) => event.kind === 'answerGiven');
   const changed = events.flatMap((event) =>
     event.kind === 'answerAmended' || event.kind === 'answerRetracted' || event.kind === 'answerCorrected'
@@ -185,9 +188,10 @@ export async function touchedBy(
     `select p.school,
        (select jsonb_agg(jsonb_build_object('fact', f.fact, 'fold', f.fold)) from fact_states f
         where f.room_id = $1 and f.pupil_id = $2 and f.fact = any($3)) as folds,
-       array(select a.fact from answers a where a.room_id = $1 and (a.id = any($4) or a.id in (
-         select m.answer_id from amendments m where m.room_id = $1 and m.answer_id = any($5)
-         union all select r.answer_id from retractions r where r.room_id = $1 and r.answer_id = any($5)))) as disturbed,
+       array(select a.fact from unnest($4::uuid[]) as t(id) join answers a on a.room_id = $1 and a.id = t.id
+         union all select a.fact from unnest($5::uuid[]) as t(id) join answers a on a.room_id = $1 and a.id = t.id
+           where exists (select 1 from amendments m where m.room_id = $1 and m.answer_id = t.id)
+              or exists (select 1 from retractions r where r.room_id = $1 and r.answer_id = t.id)) as disturbed,
        array(select e.play_id from play_ends e where e.room_id = $1 and e.play_id = any($6)) as ended
      from pupils p where p.room_id = $1 and p.id = $2`,
     [
@@ -199,12 +203,13 @@ export async function touchedBy(
       [...new Set(events.flatMap((event) => ('playId' in event ? [event.playId] : [])))],
     ],
   );
-  if (!row) throw new Error('The pupil held is gone.');
-  return {
-    ...row,
-    folds: new Map((row.folds ?? []).map(({ fact, fold }) => [fact, fold])),
-    disturbed: [...new Set(row.disturbed)],
-  };
+  return (
+    row && {
+      ...row,
+      folds: new Map((row.folds ?? []).map(({ fact, fold }) => [fact, fold])),
+      disturbed: [...new Set(row.disturbed)],
+    }
+  );
 }
 
 /** A kept answer as the record has it, before anything else is said of it. */

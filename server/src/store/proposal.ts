@@ -3,12 +3,9 @@ import {
   decide,
   lookedBack,
   measuringOf,
-  type Ceiling,
   type EvidenceFolds,
   type FactSet,
-  type Offer,
   type School,
-  type Verdict,
 } from '@veldrift/core';
 import { gradeOf, policyOf, type Proposal, type Pupil } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
@@ -83,73 +80,51 @@ async function evidenceFolds(
   };
 }
 
-interface StandingRow {
-  proposal: Proposal;
-  revision: number;
-  worked_revision: number;
+/** What a school said when it was last asked of a pupil. */
+export interface Said {
+  readonly proposal: Proposal;
+  /** How often something had happened by now. */
+  readonly revision: number;
+  /** Something has happened since it was asked. */
+  readonly isStale: boolean;
 }
 
-/**
- * What a pupil's school says now: as it was kept when it was last asked, or, where something has happened to the pupil since,
- * asked afresh and kept.
- */
-export async function schoolSays(tx: RoomTx, pupil: Pupil, timeZone: string): Promise<Proposal> {
-  const [row] = await tx.rows<StandingRow>(
-    'select proposal, revision, worked_revision from standings where room_id = $1 and pupil_id = $2',
-    [tx.roomId, pupil.id],
+export async function saidOf(tx: RoomTx, pupilId: string): Promise<Said | undefined> {
+  const [row] = await tx.rows<{ proposal: Proposal; revision: number; stale: boolean }>(
+    `select proposal, revision, worked_revision < revision or listed is null as stale from standings
+     where room_id = $1 and pupil_id = $2`,
+    [tx.roomId, pupilId],
   );
-  if (row && row.worked_revision >= row.revision) return row.proposal;
-  const proposal = await proposalFor(tx, pupil, timeZone);
-  const values = [tx.roomId, pupil.id, proposal.decision.verdict, JSON.stringify(proposal)];
-  if (!row)
+  return row && { proposal: row.proposal, revision: row.revision, isStale: row.stale };
+}
+
+/** Keeps what a school says, and `listed`, what lists tell of the pupil. `revision`: as of when it was asked; undefined: nothing was kept before. */
+export async function keepSaid(
+  tx: RoomTx,
+  pupilId: string,
+  proposal: Proposal,
+  listed: object,
+  revision: number | undefined,
+): Promise<void> {
+  const values = [
+    tx.roomId,
+    pupilId,
+    proposal.decision.verdict,
+    JSON.stringify(proposal),
+    JSON.stringify(listed),
+  ];
+  if (revision === undefined)
     await tx.run(
-      `insert into standings (room_id, pupil_id, verdict, proposal) values ($1, $2, $3, $4) on conflict do nothing`,
+      `insert into standings (room_id, pupil_id, verdict, proposal, listed) values ($1, $2, $3, $4, $5) on conflict do nothing`,
       values,
     );
   // One that somebody else is keeping just now is theirs to keep.
   else
     await tx.run(
-      `update standings set verdict = $3, proposal = $4, worked_revision = $5 where (room_id, pupil_id) in (
-         select room_id, pupil_id from standings where room_id = $1 and pupil_id = $2 and worked_revision < $5 for update skip locked)`,
-      [...values, row.revision],
+      `update standings set verdict = $3, proposal = $4, listed = $5, worked_revision = $6 where (room_id, pupil_id) in (
+         select room_id, pupil_id from standings where room_id = $1 and pupil_id = $2 and worked_revision <= $6 for update skip locked)`,
+      [...values, revision],
     );
-  return proposal;
-}
-
-/** The part of what a school says that a list tells. */
-export interface Standing {
-  readonly verdict: Verdict;
-  readonly setId: string;
-  readonly ceiling: Ceiling | null;
-  readonly offer: Offer | null;
-}
-
-/** What the schools of some pupils say now; asked afresh, and kept, only of those to whom something has happened since. */
-export async function standingsOf(
-  tx: RoomTx,
-  pupils: readonly Pupil[],
-  timeZone: string,
-): Promise<Map<string, Standing>> {
-  const rows = await tx.rows<{
-    pupil_id: string;
-    verdict: Verdict;
-    set_id: string;
-    ceiling: Ceiling | null;
-    offer: Offer | null;
-  }>(
-    `select pupil_id, verdict, proposal->>'setId' as set_id, proposal->'ceiling' as ceiling, proposal->'decision'->'offer' as offer
-     from standings where room_id = $1 and pupil_id = any($2) and worked_revision >= revision`,
-    [tx.roomId, pupils.map((pupil) => pupil.id)],
-  );
-  const found = new Map<string, Standing>(
-    rows.map(({ pupil_id: id, set_id: setId, ...row }) => [id, { ...row, setId }]),
-  );
-  for (const pupil of pupils) {
-    if (found.has(pupil.id)) continue;
-    const { decision, setId, ceiling } = await schoolSays(tx, pupil, timeZone);
-    found.set(pupil.id, { verdict: decision.verdict, setId, ceiling, offer: decision.offer ?? null });
-  }
-  return found;
 }
 
 /** Has the school asked again when it is next wanted: of one pupil, or of all in the room. */
@@ -160,8 +135,9 @@ export async function askAgain(tx: RoomTx, pupilId?: string): Promise<void> {
   );
 }
 
-/** What the school says now, with the tutor's word that settles it. */
+/** What the school of a pupil just looked up says, with the tutor's word that settles it. */
 export async function standingOf(tx: RoomTx, pupil: Pupil, timeZone: string): Promise<Proposal> {
-  const proposal = await schoolSays(tx, pupil, timeZone);
+  const said = await saidOf(tx, pupil.id);
+  const proposal = said && !said.isStale ? said.proposal : await proposalFor(tx, pupil, timeZone);
   return { ...proposal, settled: await settledBy(tx, pupil.id, proposal) };
 }

@@ -1,7 +1,7 @@
 import type { School } from '@veldrift/core';
 import { inRoom, type Db } from '../db.ts';
 import { sumUpPlays } from './playSums.ts';
-import { findPupil } from './pupils.ts';
+import { findPupil } from './pupilRecord.ts';
 import { refreshAllFacts } from './states.ts';
 
 /**

@@ -84,7 +84,7 @@ export async function addToFacts(
     folds.set(row.fact, fold);
   }
   for (const [fact, fold] of await foldAfresh(tx, pupil.id, [...afresh], timeZone)) folds.set(fact, fold);
-  await keepFolds(tx, pupil, [...folds.values()]);
+  keepFolds(tx, pupil, [...folds.values()]);
 }
 
 /** Folds all answers to each fact; a fact without one is left out. */
@@ -129,11 +129,11 @@ async function foldAfresh(
 }
 
 /** Keeps folds and what they say by a pupil's school; and that the school is to be asked again. */
-export async function keepFolds(
+export function keepFolds(
   tx: RoomTx,
   pupil: { readonly id: string; readonly school: School },
   folds: readonly FactFold[],
-): Promise<void> {
+): void {
   const untimed = isUntimed(pupil.school);
   const rows = folds.map((fold) => {
     const { state, evidence, dueDay } = stateIn(fold, untimed);
@@ -148,7 +148,7 @@ export async function keepFolds(
       fold,
     };
   });
-  await tx.run(
+  tx.runLast(
     `with again as (update standings set revision = revision + 1 where room_id = $1 and pupil_id = $2)
      insert into fact_states (room_id, pupil_id, fact, state, answers, last_at, last_ms, evidence, due_day, fold)
      select $1, $2, fact, state, answers, last_at, last_ms, evidence, due_day, fold
@@ -177,5 +177,5 @@ export async function refreshAllFacts(
     facts.map((row) => row.fact),
     timeZone,
   );
-  await keepFolds(tx, pupil, [...folds.values()]);
+  keepFolds(tx, pupil, [...folds.values()]);
 }

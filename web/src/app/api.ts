@@ -1,33 +1,35 @@
 import type { OwnPathway, Policy } from '@veldrift/core';
-import type {
-  BatchResult,
-  ChangePassword,
-  ChildShow,
-  ChildTells,
-  DecideInput,
-  FirstRoom,
-  HouseRules,
-  HouseRulesInput,
-  JoinRoom,
-  KeptAnswer,
-  KeptDecision,
-  Me,
-  NewLink,
-  NewPass,
-  NewPassword,
-  OwnSession,
-  OwnWay,
-  Pass,
-  People,
-  PlaceInput,
-  Problem,
-  Pupil,
-  PupilGame,
-  PupilInput,
-  PupilPage,
-  ReviewPage,
-  SignIn,
-  StepInput,
+import {
+  pupilsOf,
+  type BatchResult,
+  type ChangePassword,
+  type ChildShow,
+  type ChildTells,
+  type DecideInput,
+  type FirstRoom,
+  type HouseRules,
+  type HouseRulesInput,
+  type JoinRoom,
+  type KeptAnswer,
+  type KeptDecision,
+  type Me,
+  type NewLink,
+  type NewPass,
+  type NewPassword,
+  type OwnSession,
+  type OwnWay,
+  type Pass,
+  type People,
+  type PlaceInput,
+  type Problem,
+  type Pupil,
+  type PupilGame,
+  type PupilInput,
+  type PupilList,
+  type PupilPage,
+  type ReviewPage,
+  type SignIn,
+  type StepInput,
 } from '@veldrift/wire';
 import type { SendOutcome } from '../live/outbox.ts';
 
@@ -55,6 +57,15 @@ const awaySentence =
 const patienceMs = 30_000;
 
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  return (await ask(method, path, body)).parsed as T;
+}
+
+async function ask(
+  method: string,
+  path: string,
+  body?: unknown,
+  headers: Readonly<Record<string, string>> = {},
+): Promise<{ readonly response: Response; readonly parsed: unknown }> {
   let response: Response;
   let text: string;
   try {
@@ -63,8 +74,11 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
       credentials: 'same-origin',
       signal: AbortSignal.timeout(patienceMs),
       ...(method === 'GET'
-        ? {}
-        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
+        ? { headers }
+        : {
+            headers: { ...headers, 'content-type': 'application/json' },
+            body: JSON.stringify(body ?? {}),
+          }),
     });
     text = await response.text();
   } catch {
@@ -76,8 +90,9 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   } catch {
     throw new ApiError(0, { message: awaySentence });
   }
-  if (!response.ok) throw new ApiError(response.status, problemOf(parsed), retryAfterOf(response));
-  return parsed as T;
+  if (!response.ok && response.status !== 304)
+    throw new ApiError(response.status, problemOf(parsed), retryAfterOf(response));
+  return { response, parsed };
 }
 
 function retryAfterOf(response: Response): number | undefined {
@@ -109,7 +124,18 @@ export const api = {
   lookAtPass: (token: string) => call<Pass>('POST', '/passes/look', { token }),
   joinRoom: (input: JoinRoom) => call<void>('POST', '/passes/join', input),
   newPassword: (input: NewPassword) => call<void>('POST', '/passes/reset', input),
-  pupils: () => call<Pupil[]>('GET', '/pupils'),
+  /** The list of pupils; null where it is still that of the mark given. */
+  pupils: async (mark: string | null): Promise<{ pupils: Pupil[]; mark: string | null } | null> => {
+    const { response, parsed } = await ask(
+      'GET',
+      '/pupils',
+      undefined,
+      mark ? { 'if-none-match': mark } : {},
+    );
+    return response.status === 304
+      ? null
+      : { pupils: pupilsOf(parsed as PupilList), mark: response.headers.get('etag') };
+  },
   addPupil: (input: PupilInput) => call<Pupil>('POST', '/pupils', input),
   changePupil: (input: PupilInput) => call<Pupil>('PUT', `/pupils/${input.id}`, input),
   keepOwnWay: (id: string, input: OwnWay) => call<Pupil>('PUT', `/pupils/${id}/ways`, input),

@@ -2,6 +2,7 @@ import { QueryCache, QueryClient, queryOptions, type Query } from '@tanstack/rea
 import type { PersistedClient } from '@tanstack/react-query-persist-client';
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
 import type { OwnPathway } from '@veldrift/core';
+import type { Pupil } from '@veldrift/wire';
 import { api, ApiError } from './api.ts';
 import { takeOwnPathways } from './book.ts';
 import { deviceDb, isGame } from './deviceDb.ts';
@@ -85,10 +86,16 @@ queryClient.getQueryCache().subscribe(({ query }) => {
 export const peopleQuery = queryOptions({ queryKey: ['people'], queryFn: api.people });
 export const sessionsQuery = queryOptions({ queryKey: ['sessions'], queryFn: api.ownSessions });
 export const roomPolicyQuery = queryOptions({ queryKey: ['roomPolicy'], queryFn: api.roomPolicy });
+/** The mark of the list last fetched by this page: one that is the same is not sent again. */
+let listMark: string | null = null;
 export const pupilsQuery = queryOptions({
   queryKey: ['pupils'],
-  queryFn: async () => {
-    const pupils = await api.pupils();
+  queryFn: async (): Promise<Pupil[]> => {
+    const held = queryClient.getQueryData<Pupil[]>(['pupils']);
+    const found = await api.pupils(held ? listMark : null);
+    if (!found) return held ?? [];
+    listMark = found.mark;
+    const { pupils } = found;
     await forgetGone(new Set(pupils.map((one) => one.id)));
     return pupils;
   },
