@@ -1,14 +1,8 @@
-import { factStateOf, isUntimed, untimedStateOf } from '@veldrift/core';
+import { isUntimed } from '@veldrift/core';
 import type { ReviewPage } from '@veldrift/wire';
 import { Hono } from 'hono';
 import type { RoomTx } from '../db.ts';
-import {
-  answersBehind,
-  answersOfPlay,
-  answersOnFacts,
-  keptAnswerOfRow,
-  slipsUpTo,
-} from '../store/answers.ts';
+import { answersBehind, answersOfPlay, keptAnswerOfRow, slipsUpTo } from '../store/answers.ts';
 import { findPlay } from '../store/checks.ts';
 import { decisionOnPlay, mayUndo } from '../store/decisions.ts';
 import { earlierAnswers, placementProposal } from '../store/placements.ts';
@@ -16,7 +10,7 @@ import { gameReviewOf, stepProposal } from '../store/games.ts';
 import { bookOf } from '../store/pathways.ts';
 import { standingOf } from '../store/proposal.ts';
 import { findPupil } from '../store/pupilRecord.ts';
-import { classed } from '../store/states.ts';
+import { statesAround, type PlayStates } from '../store/playStates.ts';
 import { keepBatch } from '../events/keepBatch.ts';
 import { refuse } from '../refusal.ts';
 import { idParam, inOwnRoom, json, type Env, type House } from './context.ts';
@@ -61,25 +55,19 @@ async function reviewOf(tx: RoomTx, playId: string, timeZone: string): Promise<R
     (await findPupil(tx, timeZone, play.pupilId)) ?? refuse(404, 'There is no such minute in this room.');
   const rows = await answersOfPlay(tx, playId);
   const facts = [...new Set(rows.map((row) => row.fact))];
-  const here = new Set(rows.map((row) => row.id));
   const first = rows[0]?.at ?? new Date(play.startedAt);
-  const last = rows.at(-1)?.at ?? new Date(play.startedAt);
-  const all = (await answersOnFacts(tx, pupil.id, facts)).filter((row) => row.at <= last);
   const operation = (await bookOf(tx)).findSet(play.setId)?.operation ?? pupil.operation;
   const decision = await decisionOnPlay(tx, playId);
-  // By the school's own kind of state, before the first answer of this play and after its last.
-  const stateOf = isUntimed(pupil.school) ? untimedStateOf : factStateOf;
+  const around = await statesAround(tx, pupil.id, playId, rows, timeZone);
+  // By the school's own kind of state.
+  const kind = isUntimed(pupil.school) ? 'untimed' : 'timed';
   return {
     play,
     pupil,
     answers: rows.map(keptAnswerOfRow),
     states: facts.map((fact) => {
-      const own = all.filter((row) => row.fact === fact);
-      return {
-        fact,
-        before: stateOf(own.filter((row) => row.at < first && !here.has(row.id)).map(classed), timeZone),
-        after: stateOf(own.map(classed), timeZone),
-      };
+      const { before, after } = around[fact] as PlayStates[string];
+      return { fact, before: before[kind], after: after[kind] };
     }),
     proposal: await standingOf(tx, pupil, timeZone),
     decision,

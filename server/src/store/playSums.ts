@@ -3,15 +3,12 @@ import {
   isCheck,
   playPracticeMs,
   summariseMinute,
-  statesIn,
   type EndReason,
-  type FactFold,
   type Purpose,
-  type StatesOfFact,
 } from '@veldrift/core';
 import type { RoomTx } from '../db.ts';
 import { answerOfRow, answersOfPlays, type AnswerRow } from './answers.ts';
-import { factFolds } from './states.ts';
+import { statesAtEnd, type PlayStates } from './playStates.ts';
 
 interface EndedPlayRow {
   id: string;
@@ -27,11 +24,6 @@ interface EndedPlayRow {
   started_at: Date;
   table_id: string | null;
 }
-
-/** The states of a play's facts before its first answer and after its last, by fact. */
-export type PlayStates = Readonly<
-  Record<string, { readonly before: StatesOfFact; readonly after: StatesOfFact }>
->;
 
 /** The longest visit that is set down afterwards, ms. */
 const longestAfterwardsMs = 3 * 3_600_000;
@@ -57,7 +49,7 @@ export async function sumUpPlays(
     (row) => row.play_id,
   );
   const happened = await happenedIn(tx, pupilId, plays);
-  const states = playIds ? await statesAround(tx, pupilId, answers, timeZone) : new Map<string, PlayStates>();
+  const states = playIds ? await statesAtEnd(tx, pupilId, answers, timeZone) : new Map<string, PlayStates>();
   const rows = plays.map((play) => sumOf(play, answers.get(play.id) ?? [], happened.get(play.id) ?? []));
   await tx.run(
     `insert into checks (room_id, play_id, pupil_id, set_id, purpose, way, at, right_count, wrong_count, used_ms,
@@ -149,37 +141,6 @@ async function happenedIn(
     ]),
   );
 }
-
-/**
- * The states before and after plays that nothing of the pupil came between or after, from the folds as they are now; of other
- * plays none, and they are worked out when looked at.
- */
-async function statesAround(
-  tx: RoomTx,
-  pupilId: string,
-  answers: ReadonlyMap<string, readonly AnswerRow[]>,
-  timeZone: string,
-): Promise<Map<string, PlayStates>> {
-  const found = new Map<string, PlayStates>();
-  for (const [playId, rows] of answers) {
-    const facts = [...new Set(rows.map((row) => row.fact))];
-    const first = Math.min(...rows.map((row) => row.at.getTime()));
-    const others = await tx.rows(
-      `select 1 from answers where room_id = $1 and pupil_id = $2 and fact = any($3) and at >= $4 and play_id <> $5 limit 1`,
-      [tx.roomId, pupilId, facts, new Date(first), playId],
-    );
-    if (others.length > 0) continue;
-    const folds = await factFolds(tx, pupilId, facts, timeZone);
-    const states = facts.flatMap((fact) => {
-      const fold = folds.get(fact);
-      return fold?.latestPlay?.id === playId ? [[fact, around(fold, fold.latestPlay.before)] as const] : [];
-    });
-    if (states.length === facts.length) found.set(playId, Object.fromEntries(states));
-  }
-  return found;
-}
-
-const around = (fold: FactFold, before: StatesOfFact) => ({ before, after: statesIn(fold) });
 
 function groupBy<T>(list: readonly T[], key: (one: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>();
