@@ -1,5 +1,6 @@
 import { clockBench } from './clock.ts';
 import { faultsBench } from './faults.ts';
+import { growthBench } from './growth.ts';
 import { judgementBench } from './judgement.ts';
 import { liveBench } from './live.ts';
 import { paintBench } from './paint.ts';
@@ -21,6 +22,7 @@ export const benches: Readonly<Record<string, Bench>> = {
   page: pupilPageBench,
   room: roomBench,
   writes: writesBench,
+  growth: growthBench,
   solver: solverBench,
   faults: faultsBench,
   live: liveBench,

@@ -18,9 +18,9 @@ async function screensOf(
   const odalys = await pupilOf(page, 'Odalys B.');
   const play = (
     (await (await page.request.get(`${house().base}/api/pupils/${odalys.id}`)).json()) as {
-      plays: { id: string }[];
+      lastPlayId: string;
     }
-  ).plays.at(-1)?.id;
+  ).lastPlayId;
   const heading = (name: RegExp | string) => () =>
     expect(page.getByRole('heading', { name }).first()).toBeVisible();
   return [

@@ -302,12 +302,13 @@ test('a visit without the app is set down afterwards; what cannot be read is sai
   await expect
     .poll(async () => {
       const found = (await (await page.request.get(`${house().base}/api/pupils/${pupil.id}`)).json()) as {
-        plays: { title: string; purpose: string }[];
+        lastPlayId: string;
         pupil: { minutesThisWeek: number };
         facts: { mul: { fact: string; state: string }[] };
       };
+      const review = await page.request.get(`${house().base}/api/plays/${found.lastPlayId}`);
       return {
-        play: found.plays.at(-1)?.title,
+        play: ((await review.json()) as { play: { title: string } }).play.title,
         minutes: Math.round(found.pupil.minutesThisWeek),
         facts: found.facts.mul.map((one) => `${one.fact} ${one.state}`).sort(),
       };

@@ -94,10 +94,19 @@ export interface KeptDecision {
 }
 
 /** The pupil page. */
+/** A check to its end, not calm, with its rate. */
+export interface RatedCheck extends Pick<Play, 'id' | 'purpose' | 'setId' | 'way' | 'startedAt' | 'counts'> {
+  readonly rightPerMinute: number;
+  readonly wrong: number;
+}
+
 export interface PupilPage {
   readonly pupil: Pupil;
   readonly facts: Readonly<Record<Operation, readonly FactOnMap[]>>;
-  readonly plays: readonly Play[];
+  /** Checks with a rate, oldest first: what the chart shows. */
+  readonly checks: readonly RatedCheck[];
+  /** The latest play; null: there was none. */
+  readonly lastPlayId: string | null;
   readonly decisions: readonly KeptDecision[];
   readonly proposal: Proposal;
   /** A placement stopped before its end that may go on; null when there is none. */

@@ -11,7 +11,7 @@ import {
 import { Hono, type Context } from 'hono';
 import type { RoomTx } from '../db.ts';
 import { answersBehind, answersOnFacts, keptAnswerOfRow } from '../store/answers.ts';
-import { playsOfPupil } from '../store/checks.ts';
+import { playsOfPupil, ratedChecks } from '../store/checks.ts';
 import { decisionsOfPupil, findDecision, keepDecision, keepFormChange } from '../store/decisions.ts';
 import { note } from '../store/journal.ts';
 import { refreshAllFacts } from '../store/states.ts';
@@ -25,8 +25,8 @@ import { findPupil, holdPupil } from '../store/pupilRecord.ts';
 import { refuse } from '../refusal.ts';
 import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 
-/** Minutes shown on a pupil's page: more than a year of two visits a week with two minutes each. */
-const mostPlays = 300;
+/** Checks on a pupil's chart: more than two years of a weekly minute. */
+const mostChecks = 120;
 /** Answers listed behind one number. */
 const mostIds = 2000;
 
@@ -109,7 +109,8 @@ export function pupilRoutes(house: House): Hono<Env> {
       return {
         pupil,
         facts: await mapOf(tx, id),
-        plays: await playsOfPupil(tx, id, mostPlays),
+        checks: await ratedChecks(tx, id, mostChecks),
+        lastPlayId: (await playsOfPupil(tx, id, 1))[0]?.id ?? null,
         decisions: await decisionsOfPupil(tx, id),
         proposal: await standingOf(tx, pupil, session.timeZone),
         openPlacement: await openPlacement(tx, pupil, Date.now()),

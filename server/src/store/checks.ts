@@ -1,5 +1,12 @@
-import type { AnswerWay, CheckResult, EndReason, Purpose } from '@veldrift/core';
-import type { Deal, Play } from '@veldrift/wire';
+import {
+  isCheck,
+  purposes,
+  type AnswerWay,
+  type CheckResult,
+  type EndReason,
+  type Purpose,
+} from '@veldrift/core';
+import type { Deal, Play, RatedCheck } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 
 interface CheckRow {
@@ -112,6 +119,38 @@ function playOfRow(row: PlayRow): Play {
     practiceMs: row.practice_ms ?? 0,
     counts: row.counts ?? false,
   };
+}
+
+/** A pupil's latest checks that went to their end, were not calm and have a rate; oldest first. */
+export async function ratedChecks(tx: RoomTx, pupilId: string, most: number): Promise<RatedCheck[]> {
+  const rows = await tx.rows<{
+    id: string;
+    purpose: Purpose;
+    set_id: string;
+    way: AnswerWay;
+    started_at: Date;
+    counts: boolean;
+    right_per_minute: number;
+    wrong_count: number;
+  }>(
+    `select c.play_id as id, c.purpose, c.set_id, c.way, p.started_at, c.counts, c.right_per_minute, c.wrong_count
+     from (select * from checks where room_id = $1 and pupil_id = $2 and purpose = any($3) and right_per_minute is not null
+           order by at desc limit $4) c
+     join plays p on p.room_id = c.room_id and p.id = c.play_id
+     join play_ends e on e.room_id = c.room_id and e.play_id = c.play_id
+     where not e.calm order by p.started_at`,
+    [tx.roomId, pupilId, purposes.filter(isCheck), most],
+  );
+  return rows.map((row) => ({
+    id: row.id,
+    purpose: row.purpose,
+    setId: row.set_id,
+    way: row.way,
+    startedAt: row.started_at.toISOString(),
+    counts: row.counts,
+    rightPerMinute: row.right_per_minute,
+    wrong: row.wrong_count,
+  }));
 }
 
 /** A pupil's latest plays, oldest first; a table opened and left is none. They are picked before anything is joined, so that a room's other plays cost nothing. */

@@ -3,10 +3,8 @@ import {
   dayNumber,
   dayOf,
   decideStep,
-  factStateOf,
   isRecalled,
   isUntimed,
-  untimedStateOf,
   type Decision,
   type Move,
   type StepPlay,
@@ -14,10 +12,10 @@ import {
 import { findGame } from '@veldrift/core/games';
 import type { GameReview, HouseRules, HouseRulesInput, Play, Pupil, PupilGame } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
-import { answersOfPlay, answersOnFacts, keptAnswerOfRow } from './answers.ts';
+import { answersOfPlay, keptAnswerOfRow } from './answers.ts';
 import { findPlay } from './checks.ts';
 import { stepDecisionOn } from './decisions.ts';
-import { classed } from './states.ts';
+import { statesAround } from './playStates.ts';
 
 /** Plays of a game looked back over for its step. */
 const mostPlays = 12;
@@ -117,14 +115,12 @@ export async function stepProposal(
 
 async function stepPlayOf(tx: RoomTx, play: Play, pupil: Pupil, timeZone: string): Promise<StepPlay> {
   const rows = (await answersOfPlay(tx, play.id)).filter((row) => row.pupil_id === pupil.id);
-  const before = (await answersOnFacts(tx, pupil.id, [...new Set(rows.map((row) => row.fact))])).filter(
-    (row) => row.at < new Date(play.startedAt),
-  );
+  const around = await statesAround(tx, pupil.id, play.id, rows, timeZone);
   const untimed = isUntimed(pupil.school);
   const known = (fact: string): boolean => {
-    const own = before.filter((row) => row.fact === fact).map(classed);
-    const state = untimed ? untimedStateOf(own, timeZone) : factStateOf(own, timeZone);
-    return untimed ? state === 'secure' : isRecalled(state);
+    const before = around[fact]?.before;
+    if (before === undefined) return false;
+    return untimed ? before.untimed === 'secure' : isRecalled(before.timed);
   };
   return {
     playId: play.id,

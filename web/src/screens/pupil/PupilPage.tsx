@@ -114,7 +114,7 @@ function Body({ page }: { readonly page: Page }) {
           <MapLegend operation={operation} facts={facts} onOpen={setOpen} />
         </section>
         <div className="pupil-side">
-          {page.plays.length === 0 ? (
+          {page.lastPlayId === null ? (
             <NothingYet pupil={pupil} />
           ) : (
             <DecisionPanel pupil={pupil} proposal={page.proposal} playId={null} brief />

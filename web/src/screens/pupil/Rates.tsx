@@ -8,7 +8,6 @@ import {
   dayOf,
   growthOf,
   isCaptureWay,
-  isCheck,
   numberText,
   theilSen,
   readAimLine,
@@ -18,7 +17,7 @@ import {
   type TrendPoint,
 } from '@veldrift/core';
 import { findSet } from '../../app/book.ts';
-import { policyOf, type Play, type PupilPage } from '@veldrift/wire';
+import { policyOf, type PupilPage, type RatedCheck } from '@veldrift/wire';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { dateText, rateText } from '../../app/format.ts';
@@ -26,23 +25,13 @@ import { useSession } from '../../app/session.tsx';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { RateChart } from '../../parts/RateChart.tsx';
 
-/** A play with a rate: one cut off early has none, and is no check. */
-type RatedPlay = Play & { readonly summary: { readonly rightPerMinute: number } };
-const isRated = (play: Play): play is RatedPlay => play.summary.rightPerMinute !== null;
-
 /** Checks over time, the aim and its line, and the trend of those of one kind; the constant probe carries the long line. */
 export function Rates({ page }: { readonly page: PupilPage }) {
   const { me } = useSession();
   const navigate = useNavigate();
   const [kindShown, setKindShown] = useState<'check' | 'mixed' | 'probe'>('check');
   const [log, setLog] = useState(false);
-  const ended = useMemo(
-    () =>
-      page.plays
-        .filter(isRated)
-        .filter((play) => isCheck(play.purpose) && play.endedAt !== null && !play.calm),
-    [page.plays],
-  );
+  const ended = page.checks;
   const kinds = checkKinds.filter(([one]) => one === 'check' || ended.some((play) => play.purpose === one));
   const checks = useMemo(() => ended.filter((play) => play.purpose === kindShown), [ended, kindShown]);
   const { capture, aimBy } = page.pupil;
@@ -51,7 +40,7 @@ export function Rates({ page }: { readonly page: PupilPage }) {
       checks.map((play) => ({
         playId: play.id,
         at: play.startedAt,
-        rate: play.summary.rightPerMinute,
+        rate: play.rightPerMinute,
         way: isCaptureWay(play.way) ? play.way : capture,
         counts: play.counts,
       })),
@@ -69,7 +58,7 @@ export function Rates({ page }: { readonly page: PupilPage }) {
   const kind = checks.filter((play) => play.counts && play.way === capture);
   const days = kind.map((play) => ({
     day: dayNumber(dayOf(play.startedAt, me.timeZone)),
-    value: play.summary.rightPerMinute,
+    value: play.rightPerMinute,
   }));
   const line = aimBy === null ? undefined : aimLineOf(days, aim.perMinute, dayNumber(aimBy));
   const chartLine = useMemo(
@@ -149,7 +138,7 @@ function LineSays({
   readonly days: readonly TrendPoint[];
   readonly run: number;
   readonly aimBy: string;
-  readonly plays: readonly RatedPlay[];
+  readonly plays: readonly RatedCheck[];
 }) {
   const found = readAimLine(line, days, run);
   const says = {
@@ -177,7 +166,13 @@ function LineSays({
   );
 }
 
-function TrendLine({ plays, timeZone }: { readonly plays: readonly RatedPlay[]; readonly timeZone: string }) {
+function TrendLine({
+  plays,
+  timeZone,
+}: {
+  readonly plays: readonly RatedCheck[];
+  readonly timeZone: string;
+}) {
   if (plays.length < trendNeeds) {
     return (
       <p className="quiet">
@@ -187,7 +182,7 @@ function TrendLine({ plays, timeZone }: { readonly plays: readonly RatedPlay[]; 
   }
   const points = plays.map((play) => ({
     day: dayNumber(dayOf(play.startedAt, timeZone)),
-    value: play.summary.rightPerMinute,
+    value: play.rightPerMinute,
   }));
   const { perWeek } = theilSen(points);
   if (perWeek === null) return null;
@@ -221,7 +216,7 @@ function TrendLine({ plays, timeZone }: { readonly plays: readonly RatedPlay[]; 
 }
 
 /** Growth as a factor a week, with its interval. */
-function GrowthFactor({ growth, plays }: { readonly growth: Growth; readonly plays: readonly RatedPlay[] }) {
+function GrowthFactor({ growth, plays }: { readonly growth: Growth; readonly plays: readonly RatedCheck[] }) {
   const factor = (value: number) => value.toFixed(2);
   return (
     <Explained
@@ -241,7 +236,7 @@ function GrowthFactor({ growth, plays }: { readonly growth: Growth; readonly pla
   );
 }
 
-function CheckTable({ plays }: { readonly plays: readonly RatedPlay[] }) {
+function CheckTable({ plays }: { readonly plays: readonly RatedCheck[] }) {
   return (
     <table className="rates-table">
       <thead>
@@ -262,10 +257,10 @@ function CheckTable({ plays }: { readonly plays: readonly RatedPlay[] }) {
             <td>{dateText(play.startedAt)}</td>
             <td>{findSet(play.setId)?.name}</td>
             <td className="numeral">
-              {rateText(play.summary.rightPerMinute)}
+              {rateText(play.rightPerMinute)}
               {play.counts ? '' : ' (decides nothing)'}
             </td>
-            <td className="numeral">{play.summary.wrong}</td>
+            <td className="numeral">{play.wrong}</td>
             <td>{answerWayNames[play.way]}</td>
             <td>
               <Link to={`/review/${play.id}`} aria-label={`Review of ${dateText(play.startedAt)}`}>
