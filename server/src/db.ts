@@ -1,3 +1,4 @@
+import type { Writable } from 'node:stream';
 import { Pool, type PoolClient, type QueryConfig, type QueryResult, type QueryResultRow } from 'pg';
 import { createBackoff } from './backoff.ts';
 import { asOutage, Outage } from './outage.ts';
@@ -41,7 +42,10 @@ export function openDb(
   });
   pool.on('error', onError);
   // A connection may drop while it is out on work: without a listener of its own that would end the process.
-  pool.on('connect', (client) => client.on('error', onError));
+  pool.on('connect', (client) => {
+    client.on('error', onError);
+    sendTogether(client);
+  });
   const backoff = createBackoff(backoffMs.first, backoffMs.longest);
   let awayUntil = 0;
 
@@ -96,6 +100,25 @@ function prepared(sql: string, values: readonly unknown[]): QueryConfig {
   return { name, text: sql, values: [...values] };
 }
 
+/** Statements asked for in one turn of the event loop leave in one write: a write to a socket costs more than most of them do. */
+function sendTogether(client: PoolClient): void {
+  const { stream } = (client as unknown as { readonly connection: { readonly stream: Writable } }).connection;
+  const query = client.query.bind(client) as (...args: unknown[]) => unknown;
+  let isHeld = false;
+  const held = (...args: unknown[]) => {
+    if (!isHeld) {
+      isHeld = true;
+      stream.cork();
+      process.nextTick(() => {
+        isHeld = false;
+        stream.uncork();
+      });
+    }
+    return query(...args);
+  };
+  client.query = held as typeof client.query;
+}
+
 /** A transaction inside one room: every statement sees and writes that room's rows only. */
 export interface RoomTx {
   readonly roomId: string;
@@ -106,6 +129,8 @@ export interface RoomTx {
   readonly runLast: (sql: string, values?: readonly unknown[]) => void;
 }
 
+const setRoom = `select set_config('app.room_id', $1, true) is null as held`;
+const setRoomAndHold = 'select hold_pupil($1, $2) as held';
 const uuid = /^[0-9a-f-]{36}$/;
 
 /**
@@ -113,7 +138,7 @@ const uuid = /^[0-9a-f-]{36}$/;
  * database went away; what was committed just then may be kept all the same, so that work is to be safe to repeat.
  */
 export async function inRoom<T>(db: Db, roomId: string, work: (tx: RoomTx) => Promise<T>): Promise<T> {
-  return transact(db, roomId, '', work);
+  return transact(db, roomId, null, work);
 }
 
 /**
@@ -127,21 +152,15 @@ export async function holdingPupil<T>(
   work: (tx: RoomTx, isThere: Promise<boolean>) => Promise<T>,
 ): Promise<T> {
   if (!uuid.test(pupilId)) throw new RangeError('A pupil id is a UUID.');
-  const hold = `; select 1 from pupils where room_id = '${roomId}' and id = '${pupilId}' for update`;
-  return transact(db, roomId, hold, (tx, held) =>
-    work(
-      tx,
-      held.then((rows) => rows > 0),
-    ),
-  );
+  return transact(db, roomId, pupilId, work);
 }
 
-/** `first` goes along with the opening of the transaction; `work` may wait for how many rows it gave. */
+/** `work` may wait for whether the pupil to be held was there. */
 async function transact<T>(
   db: Db,
   roomId: string,
-  first: string,
-  work: (tx: RoomTx, rows: Promise<number>) => Promise<T>,
+  pupilId: string | null,
+  work: (tx: RoomTx, isThere: Promise<boolean>) => Promise<T>,
 ): Promise<T> {
   if (!uuid.test(roomId)) throw new RangeError('A room id is a UUID.');
   const client = await db.connect();
@@ -155,10 +174,13 @@ async function transact<T>(
   };
   // One round trip for all, and the first statements of the work go along: round trips cost more than the policy does. Should
   // the room not have been set, the walls between rooms refuse whatever comes after.
+  const begun = ask(() => client.query('begin'));
   const opened = ask(() =>
-    client.query(`begin; select set_config('app.room_id', '${roomId}', true)${first}`),
-  ).then((results) => (results as unknown as QueryResult[]).at(-1)?.rows.length ?? 0);
-  const last: Promise<unknown>[] = [opened];
+    pupilId === null
+      ? client.query<{ held: boolean }>(prepared(setRoom, [roomId]))
+      : client.query<{ held: boolean }>(prepared(setRoomAndHold, [roomId, pupilId])),
+  ).then(({ rows }) => rows[0]?.held === true);
+  const last: Promise<unknown>[] = [begun, opened];
   try {
     const result = await work(
       {

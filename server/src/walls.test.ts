@@ -189,7 +189,7 @@ describe('another room', () => {
     });
     expect((await mine.call('GET', `/api/pupils/${theirPupil}`)).body).toMatchObject({
       pupil: { name: 'Same id' },
-      plays: [],
+      lastPlayId: null,
     });
     await mine.call('DELETE', `/api/pupils/${theirPupil}`, { confirm: 'Same id' });
     expect((await other.call('GET', `/api/pupils/${theirPupil}`)).status).toBe(200);

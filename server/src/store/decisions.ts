@@ -105,7 +105,7 @@ export async function keepDecision(
   more: { readonly toSchool?: string; readonly undoes?: string } = {},
 ): Promise<void> {
   await tx.run(
-    `with again as (update standings set revision = revision + 1 where room_id = $1 and pupil_id = $3)
+    `with again as (update pupils set revision = revision + 1 where room_id = $1 and id = $3)
      insert into decisions (room_id, id, pupil_id, user_id, play_id, set_id, to_set_id, school, policy, verdict, reasons, missing,
        would_settle, strays, answer_ids, check_ids, outcome, other_reason, at, about, game, step, to_step, to_school, undoes)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24, $25)`,

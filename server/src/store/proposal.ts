@@ -82,55 +82,54 @@ async function evidenceFolds(
 
 /** What a school said when it was last asked of a pupil. */
 export interface Said {
-  readonly proposal: Proposal;
-  /** How often something had happened by now. */
+  /** Null: it was never asked. */
+  readonly proposal: Proposal | null;
+  /** How often something had happened to the pupil by now. */
   readonly revision: number;
   /** Something has happened since it was asked. */
   readonly isStale: boolean;
 }
 
+/** Undefined: there is no such pupil. */
 export async function saidOf(tx: RoomTx, pupilId: string): Promise<Said | undefined> {
-  const [row] = await tx.rows<{ proposal: Proposal; revision: number; stale: boolean }>(
-    `select proposal, revision, worked_revision < revision or listed is null as stale from standings
-     where room_id = $1 and pupil_id = $2`,
+  const [row] = await tx.rows<{ proposal: Proposal | null; revision: number; stale: boolean }>(
+    `select s.proposal, p.revision, s.worked_revision is distinct from p.revision or s.listed is null as stale
+     from pupils p left join standings s on s.room_id = p.room_id and s.pupil_id = p.id
+     where p.room_id = $1 and p.id = $2`,
     [tx.roomId, pupilId],
   );
   return row && { proposal: row.proposal, revision: row.revision, isStale: row.stale };
 }
 
-/** Keeps what a school says, and `listed`, what lists tell of the pupil. `revision`: as of when it was asked; undefined: nothing was kept before. */
+/** Keeps what a school says, and `listed`, what lists tell of the pupil. `revision`: as of when it was asked. */
 export async function keepSaid(
   tx: RoomTx,
   pupilId: string,
   proposal: Proposal,
   listed: object,
-  revision: number | undefined,
+  revision: number,
 ): Promise<void> {
-  const values = [
-    tx.roomId,
-    pupilId,
-    proposal.decision.verdict,
-    JSON.stringify(proposal),
-    JSON.stringify(listed),
-  ];
-  if (revision === undefined)
-    await tx.run(
-      `insert into standings (room_id, pupil_id, verdict, proposal, listed) values ($1, $2, $3, $4, $5) on conflict do nothing`,
-      values,
-    );
+  const { verdict } = proposal.decision;
+  const values = [tx.roomId, pupilId, verdict, JSON.stringify(proposal), JSON.stringify(listed), revision];
   // One that somebody else is keeping just now is theirs to keep.
-  else
-    await tx.run(
-      `update standings set verdict = $3, proposal = $4, listed = $5, worked_revision = $6 where (room_id, pupil_id) in (
-         select room_id, pupil_id from standings where room_id = $1 and pupil_id = $2 and worked_revision <= $6 for update skip locked)`,
-      [...values, revision],
-    );
+  const [row] = await tx.rows<{ there: boolean }>(
+    `with own as (select room_id, pupil_id, worked_revision from standings where room_id = $1 and pupil_id = $2 for update skip locked),
+     kept as (update standings s set verdict = $3, proposal = $4, listed = $5, worked_revision = $6
+       from own where s.room_id = own.room_id and s.pupil_id = own.pupil_id and own.worked_revision <= $6)
+     select exists (select 1 from standings where room_id = $1 and pupil_id = $2) as there`,
+    values,
+  );
+  if (row?.there) return;
+  await tx.run(
+    `insert into standings (room_id, pupil_id, verdict, proposal, listed, worked_revision) values ($1, $2, $3, $4, $5, $6) on conflict do nothing`,
+    values,
+  );
 }
 
 /** Has the school asked again when it is next wanted: of one pupil, or of all in the room. */
 export async function askAgain(tx: RoomTx, pupilId?: string): Promise<void> {
   await tx.run(
-    `update standings set revision = revision + 1 where room_id = $1 ${pupilId === undefined ? '' : 'and pupil_id = $2'}`,
+    `update pupils set revision = revision + 1 where room_id = $1 ${pupilId === undefined ? '' : 'and id = $2'}`,
     pupilId === undefined ? [tx.roomId] : [tx.roomId, pupilId],
   );
 }
@@ -138,6 +137,7 @@ export async function askAgain(tx: RoomTx, pupilId?: string): Promise<void> {
 /** What the school of a pupil just looked up says, with the tutor's word that settles it. */
 export async function standingOf(tx: RoomTx, pupil: Pupil, timeZone: string): Promise<Proposal> {
   const said = await saidOf(tx, pupil.id);
-  const proposal = said && !said.isStale ? said.proposal : await proposalFor(tx, pupil, timeZone);
+  const kept = said?.isStale === false ? said.proposal : null;
+  const proposal = kept ?? (await proposalFor(tx, pupil, timeZone));
   return { ...proposal, settled: await settledBy(tx, pupil.id, proposal) };
 }

@@ -17,7 +17,7 @@ export async function listPupils(tx: RoomTx, timeZone: string): Promise<PupilLis
   const [rows, policies] = await Promise.all([
     tx.rows<ListedRow>(
       `select ${pupilColumns}, s.listed as kept, s.proposal->>'setId' as asked_of
-       from pupils p left join standings s on s.room_id = p.room_id and s.pupil_id = p.id and s.worked_revision >= s.revision
+       from pupils p left join standings s on s.room_id = p.room_id and s.pupil_id = p.id and s.worked_revision = p.revision
        where p.room_id = $1 order by lower(p.name), p.id`,
       [tx.roomId],
     ),

@@ -28,15 +28,15 @@ export async function findPupil(tx: RoomTx, timeZone: string, id: string): Promi
     saidOf(tx, id),
     lastWord(tx, id),
   ]);
-  if (!pupil) return undefined;
-  let proposal = said?.proposal;
-  if (!proposal || said?.isStale) {
+  if (!pupil || !said) return undefined;
+  let { proposal } = said;
+  if (!proposal || said.isStale) {
     proposal = await proposalFor(tx, pupil, timeZone);
     const kept: KeptForLists = {
       record: recordInShort(withSaid(pupil, proposal), mondayOf(new Date(), timeZone)),
       word,
     };
-    await keepSaid(tx, id, proposal, kept, said?.revision);
+    await keepSaid(tx, id, proposal, kept, said.revision);
   }
   return settle(withSaid(pupil, proposal), proposal.setId, word);
 }

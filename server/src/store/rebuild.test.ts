@@ -24,7 +24,7 @@ afterAll(() => house.close());
 
 const caches = ['fact_states', 'checks', 'standings'] as const;
 /** How often the school was asked is not of the answers; states around a play are kept only where they are known at its end. */
-const notDerived = ['revision', 'worked_revision', 'states'];
+const notDerived = ['worked_revision', 'states'];
 /** All that is kept beside the answers, after the schools were asked. */
 const snapshot = async () => {
   await room.call('GET', '/api/pupils');

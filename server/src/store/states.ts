@@ -128,12 +128,13 @@ async function foldAfresh(
   return folds;
 }
 
-/** Keeps folds and what they say by a pupil's school; and that the school is to be asked again. */
+/** Keeps folds and what they say by a pupil's school. */
 export function keepFolds(
   tx: RoomTx,
   pupil: { readonly id: string; readonly school: School },
   folds: readonly FactFold[],
 ): void {
+  if (folds.length === 0) return;
   const untimed = isUntimed(pupil.school);
   const rows = folds.map((fold) => {
     const { state, evidence, dueDay } = stateIn(fold, untimed);
@@ -149,8 +150,7 @@ export function keepFolds(
     };
   });
   tx.runLast(
-    `with again as (update standings set revision = revision + 1 where room_id = $1 and pupil_id = $2)
-     insert into fact_states (room_id, pupil_id, fact, state, answers, last_at, last_ms, evidence, due_day, fold)
+    `insert into fact_states (room_id, pupil_id, fact, state, answers, last_at, last_ms, evidence, due_day, fold)
      select $1, $2, fact, state, answers, last_at, last_ms, evidence, due_day, fold
      from jsonb_to_recordset($3) as t(fact text, state text, answers int, last_at timestamptz, last_ms double precision,
        evidence int, due_day int, fold jsonb)

@@ -1,0 +1,31 @@
+import { newPupilInput } from '@veldrift/wire';
+import { v7 as uuid } from 'uuid';
+import { withBenchRoom } from './benchRoom.ts';
+import { oneAnswer } from './oneAnswer.ts';
+import { factKey, factsInRange } from '@veldrift/core';
+import { rebuildRoom, inRoom, holdingPupil } from '@veldrift/server';
+import { touchedBy, keepEvents } from '../server/src/store/events.ts';
+import { keepFolds, factFolds } from '../server/src/store/states.ts';
+const facts = factsInRange('mul').map(factKey);
+await withBenchRoom('/work/main', async (room) => {
+  const pupilId = uuid();
+  await room.call('POST', '/api/pupils', { ...newPupilInput(pupilId), name: 'B', operation: 'mul', setId: 'strategy/mul/8-as-double-4' });
+  await room.fill(pupilId, 4000);
+  await rebuildRoom(room.db, room.roomId, room.timeZone);
+  await room.settle();
+  const time = async (name: string, work: () => Promise<unknown>) => { for (let i=0;i<50;i++) await work(); const t=performance.now(); for (let i=0;i<500;i++) await work(); console.log(name, ((performance.now()-t)/500).toFixed(3)); };
+  await time('select 1', () => room.db.query('select 1'));
+  await time('empty tx', () => inRoom(room.db, room.roomId, async () => 1));
+  await time('held tx', () => holdingPupil(room.db, room.roomId, pupilId, async (_, h) => h));
+  const e = oneAnswer({ pupilId, fact: '8x7' }) as never;
+  await inRoom(room.db, room.roomId, async (tx) => {
+    await time('in tx select 1', () => tx.rows('select 1'));
+    await time('touchedBy', () => touchedBy(tx, pupilId, [e]));
+    await time('keepEvents', () => keepEvents(tx, [{ event: oneAnswer({ pupilId, fact: '8x7' }) as never, at: new Date().toISOString(), offsetMs: 0, clockCorrected: false }], uuid()));
+    const folds = [...(await factFolds(tx, pupilId, ['8x7'], room.timeZone)).values()];
+    console.log(JSON.stringify(folds[0]).length);
+    await time('keepFolds', async () => { keepFolds(tx, { id: pupilId, school: 'eachFactInstant' }, folds); await tx.rows('select 1'); });
+  });
+  await time('answer', () => room.call('POST', '/api/events', { deviceNow: new Date().toISOString(), events: [oneAnswer({ pupilId })] }));
+  await time('me', () => room.call('GET', '/api/me'));
+});
