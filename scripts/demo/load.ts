@@ -64,7 +64,11 @@ export async function loadDemo(
     const input = inputOf(pupil, pupilId, history.setId, weekdays);
     await inRoom(db, roomId, async (tx) => {
       await addPupil(tx, input);
-      await keepEvents(tx, history.events.map(asTimed), userIds[pupil.tutor] as string);
+      const userId = userIds[pupil.tutor] as string;
+      await keepEvents(
+        tx,
+        history.events.map((event) => asTimed(event, userId)),
+      );
       for (const one of history.decisions) {
         const decided = {
           id: uuid({ msecs: one.at }),
@@ -149,6 +153,6 @@ function inputOf(pupil: DemoPupil, id: string, setId: string, weekdays: readonly
   };
 }
 
-function asTimed(event: TableEvent): TimedEvent {
-  return { event, at: event.at, offsetMs: 0, clockCorrected: false };
+function asTimed(event: TableEvent, userId: string): TimedEvent {
+  return { event, at: event.at, offsetMs: 0, clockCorrected: false, userId };
 }

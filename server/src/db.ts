@@ -129,8 +129,8 @@ export interface RoomTx {
   readonly runLast: (sql: string, values?: readonly unknown[]) => void;
 }
 
-const setRoom = `select set_config('app.room_id', $1, true) is null as held`;
-const setRoomAndHold = 'select hold_pupil($1, $2) as held';
+const setRoom = `select set_config('app.room_id', $1, true), null as held`;
+const setRoomAndHold = 'select hold_pupils($1, $2) as held';
 const uuid = /^[0-9a-f-]{36}$/;
 
 /**
@@ -142,25 +142,24 @@ export async function inRoom<T>(db: Db, roomId: string, work: (tx: RoomTx) => Pr
 }
 
 /**
- * The same with a pupil held until its end, so that there is one writer a pupil at a time and each sees all that those before
- * wrote. `isThere`: whether there is such a pupil in the room; work may begin before that is known, and is undone where it is not.
+ * The same with pupils held until its end, so that there is one writer a pupil at a time and each sees all that those before
+ * wrote. `there`: those of them that there are in the room; work may begin before that is known, and is undone where it throws.
  */
-export async function holdingPupil<T>(
+export async function holdingPupils<T>(
   db: Db,
   roomId: string,
-  pupilId: string,
-  work: (tx: RoomTx, isThere: Promise<boolean>) => Promise<T>,
+  pupilIds: readonly string[],
+  work: (tx: RoomTx, there: Promise<ReadonlySet<string>>) => Promise<T>,
 ): Promise<T> {
-  if (!uuid.test(pupilId)) throw new RangeError('A pupil id is a UUID.');
-  return transact(db, roomId, pupilId, work);
+  // All who hold some of the same do so in the same order: none waits for one who waits for them.
+  return transact(db, roomId, [...new Set(pupilIds)].sort(), work);
 }
 
-/** `work` may wait for whether the pupil to be held was there. */
 async function transact<T>(
   db: Db,
   roomId: string,
-  pupilId: string | null,
-  work: (tx: RoomTx, isThere: Promise<boolean>) => Promise<T>,
+  pupilIds: readonly string[] | null,
+  work: (tx: RoomTx, there: Promise<ReadonlySet<string>>) => Promise<T>,
 ): Promise<T> {
   if (!uuid.test(roomId)) throw new RangeError('A room id is a UUID.');
   const client = await db.connect();
@@ -176,10 +175,10 @@ async function transact<T>(
   // the room not have been set, the walls between rooms refuse whatever comes after.
   const begun = ask(() => client.query('begin'));
   const opened = ask(() =>
-    pupilId === null
-      ? client.query<{ held: boolean }>(prepared(setRoom, [roomId]))
-      : client.query<{ held: boolean }>(prepared(setRoomAndHold, [roomId, pupilId])),
-  ).then(({ rows }) => rows[0]?.held === true);
+    client.query<{ held: readonly string[] | null }>(
+      pupilIds === null ? prepared(setRoom, [roomId]) : prepared(setRoomAndHold, [roomId, pupilIds]),
+    ),
+  ).then(({ rows }) => new Set(rows[0]?.held));
   const last: Promise<unknown>[] = [begun, opened];
   try {
     const result = await work(

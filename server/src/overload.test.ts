@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid';
 import { withClient } from './cluster/cluster.ts';
 import { openDb, type Db } from './db.ts';
 import { keepBatch } from './events/keepBatch.ts';
+import { openKeeper } from './events/keeper.ts';
 import { openLog, safeError } from './logger.ts';
 import { isOutage } from './outage.ts';
 import {
@@ -115,7 +116,10 @@ describe('one event that cannot be kept', () => {
     events[57] = bad(ids);
     const db = counting(house.db);
     const session = { roomId: room.roomId, userId: room.userId, timeZone: 'Europe/Oslo' } as never;
-    const outcome = await keepBatch(db, session, { deviceNow: new Date().toISOString(), events }, silent);
+    const outcome = await keepBatch(openKeeper(db, silent), session, {
+      deviceNow: new Date().toISOString(),
+      events,
+    });
     const { results } = outcome as Pick<BatchResult, 'results'>;
     expect(results[57]).toMatchObject({ status: 'refused', message: expect.stringMatching(/\.$/) as string });
     expect(results.filter((one) => one.status === 'kept')).toHaveLength(99);

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { captureWays, endReasons, judgements, marks } from '@veldrift/core';
 import { batchSchema, eventSchema, eventSchemas, largestBatch, type TableEvent } from './event.ts';
+import { isPlainAnswer } from './plainAnswer.ts';
 import { read } from './problem.ts';
 
 const id = (nth: number) => `01900000-0000-7000-8000-${String(nth).padStart(12, '0')}`;
@@ -161,6 +162,60 @@ describe('an answer', () => {
     [{ seat: 4 }, 'seat'],
   ])('with %j', (over, field) => {
     expect(problem({ ...answer, ...over })?.field).toBe(field);
+  });
+});
+
+describe('the short way to an answer', () => {
+  const answer = good.answerGiven;
+  it('is taken by one without an aid and outside a game', () => {
+    expect(isPlainAnswer(answer)).toBe(true);
+    expect(isPlainAnswer({ ...answer, given: null, latencyMs: null, seen: [] })).toBe(true);
+    for (const other of kinds.filter((kind) => kind !== 'answerGiven'))
+      expect(isPlainAnswer(good[other])).toBe(false);
+  });
+  it('lets nothing through that the schema refuses', () => {
+    const strange = fc.oneof(
+      fc.anything(),
+      fc.integer(),
+      fc.double(),
+      fc.constantFrom(
+        '',
+        '7x8',
+        '7:0',
+        '0x0',
+        at,
+        'voice',
+        'right',
+        id(4),
+        [],
+        ['fingers'],
+        ['x'],
+        null,
+        -1,
+        1e9,
+        0.5,
+        NaN,
+      ),
+    );
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom(...Object.keys(answer), 'aid', 'move'), strange), { maxLength: 3 }),
+        (changes) => {
+          const event = { ...answer, ...Object.fromEntries(changes) };
+          if (isPlainAnswer(event))
+            expect(read<TableEvent>(eventSchema as never, event)).toEqual({ value: event });
+        },
+      ),
+      { numRuns: 4000 },
+    );
+  });
+  it('is barred by a field too few, and by one of each kind of wrong value', () => {
+    for (const field of Object.keys(answer)) {
+      const { [field as 'id']: _left, ...rest } = answer as Record<string, unknown>;
+      expect(isPlainAnswer(rest), field).toBe(false);
+      for (const wrong of [undefined, {}, NaN, Infinity, -1, 'x'.repeat(65), [1]])
+        expect(isPlainAnswer({ ...answer, [field]: wrong }), `${field} ${String(wrong)}`).toBe(false);
+    }
   });
 });
 

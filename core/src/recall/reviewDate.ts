@@ -18,10 +18,44 @@ export interface ReviewDate {
   readonly chance: number;
 }
 
+/** A card of the scheduler: stability and difficulty, its state, the day of its last review, days scheduled, reviews and lapses. */
+type KeptCard = readonly [
+  stability: number,
+  difficulty: number,
+  state: number,
+  lastDay: number,
+  scheduledDays: number,
+  reps: number,
+  lapses: number,
+];
+
+const keptOf = (card: Card, day: number): KeptCard => [
+  card.stability,
+  card.difficulty,
+  card.state,
+  day,
+  card.scheduled_days,
+  card.reps,
+  card.lapses,
+];
+
+const cardOf = ([stability, difficulty, state, lastDay, days, reps, lapses]: KeptCard): CardInput => ({
+  due: new Date((lastDay + days) * dayMs),
+  stability,
+  difficulty,
+  state,
+  last_review: new Date(lastDay * dayMs),
+  elapsed_days: 0,
+  scheduled_days: days,
+  learning_steps: 0,
+  reps,
+  lapses,
+});
+
 /** What a review date needs to know of the answers so far, to take in the next without reading them again. Plain JSON. */
 export interface ReviewFold {
   /** As of the reviews of the days before the latest; null: there were none. */
-  card: CardInput | null;
+  card: KeptCard | null;
   /** The latest day with a review, as a day number; null: none yet. */
   day: number | null;
   /** Whether the last answer of that day was recalled. */
@@ -35,7 +69,7 @@ export function newReviewFold(): ReviewFold {
 /** Takes one more answer into a fold, later than all before it. `day` is its day number. */
 export function addToReview(fold: ReviewFold, answer: ClassedAnswer, day: number): void {
   if (answer.class === 'right' || answer.class === 'noEvidence' || isAided(answer)) return;
-  if (fold.day !== null && fold.day !== day) fold.card = cardAfter(fold);
+  if (fold.day !== null && fold.day !== day) fold.card = keptOf(cardAfter(fold), fold.day);
   fold.day = day;
   fold.recalled = answer.class === 'recalled';
 }
@@ -43,7 +77,8 @@ export function addToReview(fold: ReviewFold, answer: ClassedAnswer, day: number
 /** The card with the latest day's review in it. */
 function cardAfter({ card, day, recalled }: ReviewFold): Card {
   const on = new Date((day as number) * dayMs);
-  return scheduler.next(card ?? createEmptyCard(on), on, recalled ? Rating.Good : Rating.Again).card;
+  return scheduler.next(card ? cardOf(card) : createEmptyCard(on), on, recalled ? Rating.Good : Rating.Again)
+    .card;
 }
 
 /** The day a fact that is recalled is due, as a day number; undefined where there was no review. */

@@ -57,19 +57,56 @@ export async function openSession(
   return token;
 }
 
+interface SessionRow {
+  token_hash: Buffer;
+  room_id: string;
+  id: string;
+  user_id: string;
+  name: string;
+  room: string;
+  time_zone: string;
+  expires_at: Date;
+  last_used_at: Date;
+}
+
+/** Looks tokens up: those asked for while others are being looked up wait, and are looked up together. */
+function openLookup(db: Db): (hash: Buffer) => Promise<SessionRow | undefined> {
+  let waiting: {
+    hash: Buffer;
+    found: (row: SessionRow | undefined) => void;
+    failed: (error: unknown) => void;
+  }[] = [];
+  let isUnderWay = false;
+  const next = async (): Promise<void> => {
+    const now = waiting;
+    waiting = [];
+    isUnderWay = true;
+    try {
+      const { rows } = await db.query<SessionRow>('select * from find_sessions($1)', [
+        now.map((one) => one.hash),
+      ]);
+      const byHash = new Map(rows.map((row) => [row.token_hash.toString('hex'), row]));
+      for (const one of now) one.found(byHash.get(one.hash.toString('hex')));
+    } catch (error) {
+      for (const one of now) one.failed(error);
+    }
+    isUnderWay = false;
+    if (waiting.length > 0) void next();
+  };
+  return (hash) =>
+    new Promise((found, failed) => {
+      waiting.push({ hash, found, failed });
+      if (!isUnderWay) void next();
+    });
+}
+
+const lookups = new WeakMap<Db, ReturnType<typeof openLookup>>();
+
 /** The session of a token, if it is still open. Its use is noted, a minute at a time. */
 export async function findSession(db: Db, token: string): Promise<Session | undefined> {
-  const { rows } = await db.query<{
-    room_id: string;
-    id: string;
-    user_id: string;
-    name: string;
-    room: string;
-    time_zone: string;
-    expires_at: Date;
-    last_used_at: Date;
-  }>('select * from find_session($1)', [hashOfToken(token)]);
-  const row = rows[0];
+  let lookup = lookups.get(db);
+  if (!lookup) lookups.set(db, (lookup = openLookup(db)));
+  const row = await lookup(hashOfToken(token));
   if (!row) return undefined;
   if (Date.now() - row.last_used_at.getTime() > notedEveryMs) {
     await inRoom(db, row.room_id, (tx) =>

@@ -12,6 +12,7 @@ import { standingOf } from '../store/proposal.ts';
 import { findPupil } from '../store/pupilRecord.ts';
 import { statesAround, type PlayStates } from '../store/playStates.ts';
 import { keepBatch } from '../events/keepBatch.ts';
+import { openKeeper } from '../events/keeper.ts';
 import { refuse } from '../refusal.ts';
 import { idParam, inOwnRoom, json, type Env, type House } from './context.ts';
 
@@ -22,9 +23,10 @@ const mostAnswers = 2000;
 
 export function playRoutes(house: House): Hono<Env> {
   const app = new Hono<Env>();
+  const keeper = openKeeper(house.db, house.log);
 
   app.post('/events', async (c) => {
-    const outcome = await keepBatch(house.db, c.get('session'), await json(c), house.log);
+    const outcome = await keepBatch(keeper, c.get('session'), await json(c));
     if ('problem' in outcome) return refuse(400, outcome.problem.message, outcome.problem.field);
     return c.json({ serverNow: new Date().toISOString(), results: outcome.results });
   });

@@ -10,16 +10,18 @@ export interface TimedEvent {
   readonly at: string;
   readonly offsetMs: number;
   readonly clockCorrected: boolean;
+  /** Who was signed in. */
+  readonly userId: string;
 }
 
-type Keeper = (tx: RoomTx, rows: string, userId: string) => Promise<{ id: string }[]>;
+type Keeper = (tx: RoomTx, rows: string) => Promise<{ id: string }[]>;
 
 const insert =
   (table: string, columns: string, from: string): Keeper =>
-  (tx, rows, userId) =>
+  (tx, rows) =>
     tx.rows<{ id: string }>(
-      `insert into ${table} (room_id, ${columns}) select $1, ${from.replaceAll('$user', '$3')} on conflict do nothing returning ${table === 'play_ends' ? 'event_id as id' : 'id'}`,
-      from.includes('$user') ? [tx.roomId, rows, userId] : [tx.roomId, rows],
+      `insert into ${table} (room_id, ${columns}) select $1, ${from.replaceAll('$user', '"userId"')} on conflict do nothing returning ${table === 'play_ends' ? 'event_id as id' : 'id'}`,
+      [tx.roomId, rows],
     );
 
 /** What was given with a move is kept unless that was refused, since another stands in its place: one question, one answer. */
@@ -52,13 +54,13 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
   visitStarted: insert(
     'visits',
     'id, pupil_id, user_id, started_at',
-    `"visitId", "pupilId", $user, "rightAt" from jsonb_to_recordset($2) as t("visitId" uuid, "pupilId" uuid, "rightAt" timestamptz)`,
+    `"visitId", "pupilId", $user, "rightAt" from jsonb_to_recordset($2) as t("userId" uuid, "visitId" uuid, "pupilId" uuid, "rightAt" timestamptz)`,
   ),
   playStarted: insert(
     'plays',
     'id, visit_id, pupil_id, user_id, purpose, set_id, seed, length_ms, way, limit_ms, device, started_at, clock_corrected, title, deal',
     `"playId", "visitId", "pupilId", $user, purpose, "setId", seed, "lengthMs", way, "limitMs", device, "rightAt", "clockCorrected", coalesce(title, ''), deal
-     from jsonb_to_recordset($2) as t("playId" uuid, "visitId" uuid, "pupilId" uuid, purpose text, "setId" text, seed int, "lengthMs" double precision,
+     from jsonb_to_recordset($2) as t("userId" uuid, "playId" uuid, "visitId" uuid, "pupilId" uuid, purpose text, "setId" text, seed int, "lengthMs" double precision,
        way text, "limitMs" double precision, device text, "rightAt" timestamptz, "clockCorrected" boolean, title text, deal jsonb)`,
   ),
   answerGiven: insert(
@@ -88,8 +90,8 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
      voided, way, overhead_ms, spread_ms, calibrated, calibration_age_days, limit_ms, aided, aid, seen, used_ms, version, replaces, corrected_by`,
     `t.id, a.pupil_id, a.visit_id, a.play_id, a.seat, a.fact, a.hidden, a.at, a.device_at, a.offset_ms, a.clock_corrected, t.judgement, t.given,
      a.latency_ms, a.last_key_ms, a.voided, a.way, a.overhead_ms, a.spread_ms, a.calibrated, a.calibration_age_days, a.limit_ms, a.aided, a.aid,
-     array(select jsonb_array_elements_text(t.seen)), a.used_ms, t.v, a.id, $user
-     from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, "answerId" uuid, judgement text, given text, seen jsonb, v int)
+     array(select jsonb_array_elements_text(t.seen)), a.used_ms, t.v, a.id, t.$user
+     from jsonb_to_recordset($2) as t("userId" uuid, id uuid, "pupilId" uuid, "playId" uuid, "answerId" uuid, judgement text, given text, seen jsonb, v int)
      join answers a on a.room_id = $1 and a.id = t."answerId" and a.pupil_id = t."pupilId" and a.play_id = t."playId"`,
   ),
   playEnded: insert(
@@ -101,12 +103,12 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
   keypadCalibrated: insert(
     'calibrations',
     'id, kind, pupil_id, user_id, samples, at',
-    `id, 'keypad', "pupilId", $user, samples, "rightAt" from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, samples jsonb, "rightAt" timestamptz)`,
+    `id, 'keypad', "pupilId", $user, samples, "rightAt" from jsonb_to_recordset($2) as t("userId" uuid, id uuid, "pupilId" uuid, samples jsonb, "rightAt" timestamptz)`,
   ),
   namingMeasured: insert(
     'calibrations',
     'id, kind, pupil_id, user_id, samples, at',
-    `id, 'naming', "pupilId", $user, "promptToPromptMs", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "promptToPromptMs" jsonb, "rightAt" timestamptz)`,
+    `id, 'naming', "pupilId", $user, "promptToPromptMs", "rightAt" from jsonb_to_recordset($2) as t("userId" uuid, id uuid, "pupilId" uuid, "promptToPromptMs" jsonb, "rightAt" timestamptz)`,
   ),
   instantCounted: insert(
     'tallies',
@@ -117,21 +119,17 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
   voiceMeasured: insert(
     'calibrations',
     'id, kind, user_id, samples, at',
-    `id, 'voice', $user, "timesMs", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "timesMs" jsonb, "rightAt" timestamptz)`,
+    `id, 'voice', $user, "timesMs", "rightAt" from jsonb_to_recordset($2) as t("userId" uuid, id uuid, "timesMs" jsonb, "rightAt" timestamptz)`,
   ),
   judgingMeasured: insert(
     'calibrations',
     'id, kind, user_id, samples, at',
-    `id, 'judging', $user, "timesMs", "rightAt" from jsonb_to_recordset($2) as t(id uuid, "timesMs" jsonb, "rightAt" timestamptz)`,
+    `id, 'judging', $user, "timesMs", "rightAt" from jsonb_to_recordset($2) as t("userId" uuid, id uuid, "timesMs" jsonb, "rightAt" timestamptz)`,
   ),
 };
 
-/** Keeps events of this user, and of pupils known to be of this room. Gives the ids of those that were new. */
-export async function keepEvents(
-  tx: RoomTx,
-  events: readonly TimedEvent[],
-  userId: string,
-): Promise<Set<string>> {
+/** Keeps events of pupils known to be of this room. Gives the ids of those that were new. */
+export async function keepEvents(tx: RoomTx, events: readonly TimedEvent[]): Promise<Set<string>> {
   const kept = new Set<string>();
   const keep = async (kind: EventKind) => {
     const ofKind = events.filter((one) => one.event.kind === kind);
@@ -141,8 +139,9 @@ export async function keepEvents(
       rightAt: one.at,
       offsetMs: one.offsetMs,
       clockCorrected: one.clockCorrected,
+      userId: one.userId,
     }));
-    const newRows = new Set((await keepers[kind](tx, JSON.stringify(rows), userId)).map((row) => row.id));
+    const newRows = new Set((await keepers[kind](tx, JSON.stringify(rows))).map((row) => row.id));
     for (const { event } of ofKind) if (newRows.has(rowIdOf(event))) kept.add(event.id);
   };
   // Sent together, and done in this order.
@@ -156,7 +155,7 @@ function rowIdOf(event: TableEvent): string {
   return event.kind === 'playStarted' ? event.playId : event.id;
 }
 
-/** What some events of one pupil touch, with what is kept of it so far. */
+/** What some events touch of one pupil, with what is kept of it so far. */
 export interface Touched {
   readonly school: School;
   /** By fact answered; undefined: nobody answered it yet; null: not folded yet. */
@@ -167,48 +166,63 @@ export interface Touched {
   readonly ended: readonly string[];
 }
 
-/** Undefined: there is no such pupil. */
+/** What events touch, by pupil. */
 export async function touchedBy(
   tx: RoomTx,
-  pupilId: string,
   events: readonly TableEvent[],
-): Promise<Touched | undefined> {
+): Promise<ReadonlyMap<string, Touched>> {
   const given = events.filter((event) => event.kind === 'answerGiven');
+  const asked = new Map(given.map((event) => [`${event.pupilId} ${event.fact}`, event]));
   const changed = events.flatMap((event) =>
     event.kind === 'answerAmended' || event.kind === 'answerRetracted' || event.kind === 'answerCorrected'
       ? [event.answerId]
       : [],
   );
   const [row] = await tx.rows<{
-    school: School;
-    folds: readonly { readonly fact: string; readonly fold: FactFold | null }[] | null;
-    disturbed: readonly string[];
-    ended: readonly string[];
+    pupils: readonly { readonly id: string; readonly school: School }[] | null;
+    folds:
+      readonly { readonly pupil: string; readonly fact: string; readonly fold: FactFold | null }[] | null;
+    disturbed: readonly { readonly pupil: string; readonly fact: string }[] | null;
+    ended: readonly { readonly pupil: string; readonly play: string }[] | null;
   }>(
-    `select p.school,
-       (select jsonb_agg(jsonb_build_object('fact', f.fact, 'fold', f.fold)) from fact_states f
-        where f.room_id = $1 and f.pupil_id = $2 and f.fact = any($3)) as folds,
-       array(select a.fact from unnest($4::uuid[]) as t(id) join answers a on a.room_id = $1 and a.id = t.id
-         union all select a.fact from unnest($5::uuid[]) as t(id) join answers a on a.room_id = $1 and a.id = t.id
-           where exists (select 1 from amendments m where m.room_id = $1 and m.answer_id = t.id)
-              or exists (select 1 from retractions r where r.room_id = $1 and r.answer_id = t.id)) as disturbed,
-       array(select e.play_id from play_ends e where e.room_id = $1 and e.play_id = any($6)) as ended
-     from pupils p where p.room_id = $1 and p.id = $2`,
+    `select
+       (select jsonb_agg(jsonb_build_object('id', p.id, 'school', p.school))
+        from unnest($2::uuid[]) as t(id) join pupils p on p.room_id = $1 and p.id = t.id) as pupils,
+       (select json_agg(json_build_object('pupil', f.pupil_id, 'fact', f.fact, 'fold', f.fold))
+        from unnest($3::uuid[], $4::text[]) as t(pupil_id, fact)
+        join fact_states f on f.room_id = $1 and f.pupil_id = t.pupil_id and f.fact = t.fact) as folds,
+       (select json_agg(json_build_object('pupil', a.pupil_id, 'fact', a.fact)) from (
+          select a.pupil_id, a.fact from unnest($5::uuid[]) as t(id) join answers a on a.room_id = $1 and a.id = t.id
+          union select a.pupil_id, a.fact from unnest($6::uuid[]) as t(id)
+            join answers a on a.room_id = $1 and a.id = t.id
+            where exists (select 1 from amendments m where m.room_id = $1 and m.answer_id = t.id)
+               or exists (select 1 from retractions r where r.room_id = $1 and r.answer_id = t.id)) a) as disturbed,
+       (select json_agg(json_build_object('pupil', e.pupil_id, 'play', e.play_id))
+        from unnest($7::uuid[]) as t(id) join play_ends e on e.room_id = $1 and e.play_id = t.id) as ended`,
     [
       tx.roomId,
-      pupilId,
-      [...new Set(given.map((event) => event.fact))],
+      [...new Set(events.flatMap((event) => ('pupilId' in event ? [event.pupilId] : [])))],
+      [...asked.values()].map((event) => event.pupilId),
+      [...asked.values()].map((event) => event.fact),
       changed,
       given.map((event) => event.id),
       [...new Set(events.flatMap((event) => ('playId' in event ? [event.playId] : [])))],
     ],
   );
-  return (
-    row && {
-      ...row,
-      folds: new Map((row.folds ?? []).map(({ fact, fold }) => [fact, fold])),
-      disturbed: [...new Set(row.disturbed)],
-    }
+  return new Map(
+    (row?.pupils ?? []).map(({ id, school }) => {
+      const own = <T extends { readonly pupil: string }>(list: readonly T[] | null | undefined) =>
+        (list ?? []).filter((one) => one.pupil === id);
+      return [
+        id,
+        {
+          school,
+          folds: new Map(own(row?.folds).map(({ fact, fold }) => [fact, fold])),
+          disturbed: own(row?.disturbed).map(({ fact }) => fact),
+          ended: own(row?.ended).map(({ play }) => play),
+        },
+      ];
+    }),
   );
 }
 

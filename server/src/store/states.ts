@@ -56,18 +56,18 @@ export async function factFolds(
 
 /**
  * Takes new answers of a pupil into the folds kept of their facts: each later than what was there, or its fact is folded afresh
- * from all its answers, as `disturbed` ones are. Keeps the folds and what they say.
+ * from all its answers, as `disturbed` ones are. Gives the folds that changed.
  */
 export async function addToFacts(
   tx: RoomTx,
-  pupil: { readonly id: string; readonly school: School },
+  pupilId: string,
   given: {
     readonly answers: readonly AnswerRow[];
     readonly folds: ReadonlyMap<string, FactFold | null>;
     readonly disturbed: readonly string[];
   },
   timeZone: string,
-): Promise<void> {
+): Promise<FactFold[]> {
   const afresh = new Set(given.disturbed);
   const folds = new Map<string, FactFold>();
   const inOrder = [...given.answers].sort((a, b) => a.at.getTime() - b.at.getTime());
@@ -83,8 +83,8 @@ export async function addToFacts(
     addToFold(fold, folded(row), timeZone);
     folds.set(row.fact, fold);
   }
-  for (const [fact, fold] of await foldAfresh(tx, pupil.id, [...afresh], timeZone)) folds.set(fact, fold);
-  keepFolds(tx, pupil, [...folds.values()]);
+  for (const [fact, fold] of await foldAfresh(tx, pupilId, [...afresh], timeZone)) folds.set(fact, fold);
+  return [...folds.values()];
 }
 
 /** Folds all answers to each fact; a fact without one is left out. */
@@ -128,36 +128,42 @@ async function foldAfresh(
   return folds;
 }
 
-/** Keeps folds and what they say by a pupil's school. */
-export function keepFolds(
-  tx: RoomTx,
-  pupil: { readonly id: string; readonly school: School },
-  folds: readonly FactFold[],
-): void {
-  if (folds.length === 0) return;
-  const untimed = isUntimed(pupil.school);
-  const rows = folds.map((fold) => {
-    const { state, evidence, dueDay } = stateIn(fold, untimed);
-    return {
-      fact: fold.fact,
-      state,
-      answers: fold.answers,
-      last_at: fold.lastAt,
-      last_ms: fold.lastMs,
-      evidence,
-      due_day: dueDay,
-      fold,
-    };
+/** The folds of one pupil that are to be kept. */
+export interface PupilFolds {
+  readonly id: string;
+  readonly school: School;
+  readonly folds: readonly FactFold[];
+}
+
+/** Keeps folds and what they say by each pupil's school. */
+export function keepFolds(tx: RoomTx, pupils: readonly PupilFolds[]): void {
+  const rows = pupils.flatMap(({ id, school, folds }) => {
+    const untimed = isUntimed(school);
+    return folds.map((fold) => {
+      const { state, evidence, dueDay } = stateIn(fold, untimed);
+      return {
+        pupil_id: id,
+        fact: fold.fact,
+        state,
+        answers: fold.answers,
+        last_at: fold.lastAt,
+        last_ms: fold.lastMs,
+        evidence,
+        due_day: dueDay,
+        fold,
+      };
+    });
   });
+  if (rows.length === 0) return;
   tx.runLast(
     `insert into fact_states (room_id, pupil_id, fact, state, answers, last_at, last_ms, evidence, due_day, fold)
-     select $1, $2, fact, state, answers, last_at, last_ms, evidence, due_day, fold
-     from jsonb_to_recordset($3) as t(fact text, state text, answers int, last_at timestamptz, last_ms double precision,
-       evidence int, due_day int, fold jsonb)
+     select $1, pupil_id, fact, state, answers, last_at, last_ms, evidence, due_day, fold
+     from json_to_recordset($2) as t(pupil_id uuid, fact text, state text, answers int, last_at timestamptz, last_ms double precision,
+       evidence int, due_day int, fold json)
      on conflict (room_id, pupil_id, fact) do update
      set state = excluded.state, answers = excluded.answers, last_at = excluded.last_at, last_ms = excluded.last_ms,
          evidence = excluded.evidence, due_day = excluded.due_day, fold = excluded.fold`,
-    [tx.roomId, pupil.id, JSON.stringify(rows)],
+    [tx.roomId, JSON.stringify(rows)],
   );
 }
 
@@ -177,5 +183,5 @@ export async function refreshAllFacts(
     facts.map((row) => row.fact),
     timeZone,
   );
-  keepFolds(tx, pupil, [...folds.values()]);
+  keepFolds(tx, [{ ...pupil, folds: [...folds.values()] }]);
 }
