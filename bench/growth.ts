@@ -66,10 +66,12 @@ export const growthBench: Bench = async (root, say) => {
       await room.settle();
       const begun = performance.now();
       let told = begun;
-      await rebuildRoom(room.db, room.roomId, room.timeZone, (done, of) => {
-        if (performance.now() - told < 10_000) return;
-        told = performance.now();
-        say(`rebuilding: ${done} of ${of} pupils`);
+      await rebuildRoom(room.db, room.roomId, room.timeZone, {
+        onPupil: (done, of) => {
+          if (performance.now() - told < 10_000) return;
+          told = performance.now();
+          say(`rebuilding: ${done} of ${of} pupils`);
+        },
       });
       const rate = (pupils * answers) / ((performance.now() - begun) / 1000);
       await room.settle();

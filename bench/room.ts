@@ -33,11 +33,12 @@ export const roomBench: Bench = (root, say) =>
       say(`${filled} answers in the room`);
       const begun = performance.now();
       let told = 0;
-      await rebuildRoom(db, roomId, timeZone, (done, of) => {
-        if (performance.now() - told > 5000) {
+      await rebuildRoom(db, roomId, timeZone, {
+        onPupil: (done, of) => {
+          if (performance.now() - told < 5000) return;
           told = performance.now();
           say(`rebuilding: ${done} of ${of} pupils`);
-        }
+        },
       });
       rebuildMs = performance.now() - begun;
       await settle();

@@ -12,7 +12,7 @@ import {
   type TestHouse,
   type TestRoom,
 } from '../testing/room.ts';
-import { rebuildRoom } from './rebuild.ts';
+import { previewRebuild, rebuildRoom } from './rebuild.ts';
 
 let house: TestHouse;
 let room: TestRoom;
@@ -79,7 +79,7 @@ describe('rebuilding', () => {
         await inRoom(house.db, room.roomId, (tx) => tx.run('update checks set states = null'));
         expect(await states()).toEqual(kept);
         const before = await snapshot();
-        await rebuildRoom(house.db, room.roomId, 'Europe/Oslo');
+        expect(await rebuildRoom(house.db, room.roomId, 'Europe/Oslo')).toEqual([]);
         expect(await snapshot()).toEqual(before);
         await room.call('DELETE', `/api/pupils/${pupilId}`, { confirm: 'Odalys B.' });
       }),
@@ -96,10 +96,26 @@ describe('rebuilding', () => {
       await tx.run('delete from checks');
       await tx.run(`update standings set verdict = 'advance'`);
     });
-    expect(await snapshot()).not.toEqual(before);
+    const spoiled = await snapshot();
+    expect(spoiled).not.toEqual(before);
+    // What is otherwise is listed before it is taken.
+    const listed = await previewRebuild(house.db, room.roomId, 'Europe/Oslo');
+    expect(await snapshot()).toEqual(spoiled);
+    expect(listed.map(({ name, plays, verdict }) => [name, plays, verdict?.before])).toEqual([
+      ['One', 1, 'advance'],
+      ['Two', 1, 'advance'],
+    ]);
+    for (const { facts: changed } of listed) {
+      expect(changed.length).toBeGreaterThan(0);
+      expect(changed.every((one) => one.before === 'slipped' && one.after !== 'slipped')).toBe(true);
+    }
     const told: [number, number][] = [];
-    await rebuildRoom(house.db, room.roomId, 'Europe/Oslo', (done, of) => told.push([done, of]));
+    const taken = await rebuildRoom(house.db, room.roomId, 'Europe/Oslo', {
+      onPupil: (done, of) => told.push([done, of]),
+    });
+    expect(taken).toEqual(listed);
     expect(await snapshot()).toEqual(before);
+    expect(await previewRebuild(house.db, room.roomId, 'Europe/Oslo')).toEqual([]);
     expect(told).toEqual([
       [1, 2],
       [2, 2],
@@ -110,7 +126,10 @@ describe('rebuilding', () => {
     const stop = new AbortController();
     const before = await snapshot();
     await expect(
-      rebuildRoom(house.db, room.roomId, 'Europe/Oslo', () => stop.abort(), stop.signal),
+      rebuildRoom(house.db, room.roomId, 'Europe/Oslo', {
+        onPupil: () => stop.abort(),
+        signal: stop.signal,
+      }),
     ).rejects.toThrow();
     expect(await snapshot()).toEqual(before);
   });
