@@ -10,6 +10,7 @@ import {
   rightAnswer,
   signIn,
   toReview,
+  typeDigits,
 } from './house.ts';
 import { test } from './steady.ts';
 
@@ -93,7 +94,7 @@ test('a device that drops out: the table shows the prompt within two seconds, an
   await page.evaluate(
     () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done)))),
   );
-  await page.keyboard.type(await rightAnswer(page));
+  await typeDigits(page, await rightAnswer(page));
   await page.keyboard.press('Enter');
   await expect(page.locator('.told')).toBeVisible();
   await context.setOffline(false);

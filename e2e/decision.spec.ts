@@ -11,6 +11,7 @@ import {
   startMinute,
   toReview,
   typeAnswer,
+  typeDigits,
 } from './house.ts';
 
 test.beforeEach(async ({ page }) => {
@@ -38,7 +39,7 @@ test('accepting moves the pupil\u2019s set and is on record with policy and answ
   await page.getByRole('button', { name: 'Look back', exact: true }).click();
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   for (let at = 0; at < 6; at += 1) {
-    await page.keyboard.type(await rightAnswer(page));
+    await typeDigits(page, await rightAnswer(page));
     await page.keyboard.press('Enter');
     await page.getByRole('button', { name: 'Turn the next' }).click();
     await expect(page.locator('.told')).toBeHidden();

@@ -10,6 +10,7 @@ import {
   startMinute,
   toReview,
   typeAnswer,
+  typeDigits,
 } from './house.ts';
 import type { PupilInput } from '@veldrift/wire';
 import { test } from './steady.ts';
@@ -92,7 +93,7 @@ test('undo asks again without its time; a half-typed answer loses a digit instea
   const playId = await startMinute(page, made.id);
   const first = await prompt(page).getAttribute('data-fact');
   await typeAnswer(page, '1');
-  await page.keyboard.type('12');
+  await typeDigits(page, '12');
   await page.keyboard.press('Backspace');
   await expect(page.getByTestId('typed')).toHaveText('1');
   await page.keyboard.press('Backspace');

@@ -1,0 +1,107 @@
+// npm run mutate -- FILES: plants faults in files or folders and tells which of them no test sees. Not part of npm test.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join, relative } from 'node:path';
+import { root } from './ensure.mjs';
+
+const asked = process.argv.slice(2).map((path) => relative(root, join(process.cwd(), path)));
+if (
+  asked.length === 0 ||
+  asked.some((path) => !/^(core|wire|server)\/src/.test(path) || !existsSync(join(root, path)))
+) {
+  process.stderr.write(
+    'Say which files or folders of core/src, wire/src or server/src: npm run mutate -- core/src/advance\n',
+  );
+  process.exit(1);
+}
+const parts = new Set(asked.map((path) => path.split('/')[0]));
+if (parts.size > 1) {
+  process.stderr.write('Files of one part at a time: its tests are what looks for the faults.\n');
+  process.exit(1);
+}
+const [part] = parts;
+const isFolder = (path) => statSync(join(root, path)).isDirectory();
+const mutate = asked.flatMap((path) =>
+  isFolder(path) ? [`${path}/**/*.ts`, `!${path}/**/*.test.ts`] : [path],
+);
+
+// A small setting of its own: of the core the tests beside what is mutated, and those that stand on them; of the server all.
+const beside = [...new Set(asked.map((path) => (isFolder(path) ? path : dirname(path))))];
+const standOn = { 'core/src/recall': ['core/src/advance'], 'core/src/facts': ['core/src/recall'] };
+const tests =
+  part === 'server'
+    ? ['server/src/**/*.test.ts']
+    : [...beside, ...beside.flatMap((one) => standOn[one] ?? [])].map((one) => `${one}/**/*.test.ts`);
+const folder = join(root, '.mutate');
+rmSync(folder, { recursive: true, force: true });
+mkdirSync(folder, { recursive: true });
+const vitestFile = 'vitest.mutate.config.ts';
+writeFileSync(
+  join(root, vitestFile),
+  `export default { test: { include: ${JSON.stringify(tests)}, testTimeout: 60_000, hookTimeout: 60_000${
+    part === 'server' ? ", globalSetup: ['server/src/testing/globalSetup.ts']" : ''
+  } } };\n`,
+);
+const settings = join(folder, 'settings.json');
+writeFileSync(
+  settings,
+  JSON.stringify({
+    mutate,
+    testRunner: 'vitest',
+    vitest: { configFile: vitestFile, related: false },
+    tempDirName: '.mutate-work',
+    ignorePatterns: [
+      'web',
+      'docs',
+      'e2e',
+      'bench',
+      '.mutate',
+      '.veldrift*',
+      '.tsbuild',
+      'test-results',
+      '**/dist',
+    ],
+    coverageAnalysis: 'perTest',
+    concurrency: Number(process.env.VELDRIFT_THREADS ?? 2),
+    timeoutMS: 20_000,
+    ignoreStatic: true,
+    reporters: ['progress-append-only', 'json'],
+    jsonReporter: { fileName: '.mutate/report.json' },
+    // Words are looked at by people; a wrong sentence is no wrong judgement.
+    mutator: { excludedMutations: ['StringLiteral'] },
+    allowConsoleColors: false,
+  }),
+);
+const run = spawnSync(
+  process.execPath,
+  [join(root, 'node_modules/@stryker-mutator/core/bin/stryker.js'), 'run', settings],
+  {
+    cwd: root,
+    stdio: 'inherit',
+  },
+);
+rmSync(join(root, vitestFile), { force: true });
+const reportFile = join(folder, 'report.json');
+if (!existsSync(reportFile)) process.exit(run.status ?? 1);
+
+const { files } = JSON.parse(readFileSync(reportFile, 'utf8'));
+const seen = new Set(['Killed', 'Timeout']);
+const counted = new Set(['Killed', 'Timeout', 'Survived', 'NoCoverage']);
+let [all, found] = [0, 0];
+for (const [name, { mutants, source }] of Object.entries(files)) {
+  const of = mutants.filter((one) => counted.has(one.status));
+  const right = of.filter((one) => seen.has(one.status)).length;
+  all += of.length;
+  found += right;
+  process.stdout.write(
+    `\n${name}: ${right} of ${of.length} seen${of.length > 0 ? ` (${Math.round((100 * right) / of.length)} in 100)` : ''}\n`,
+  );
+  const lines = source.split('\n');
+  for (const one of of.filter((mutant) => !seen.has(mutant.status)))
+    process.stdout.write(
+      `  ${one.location.start.line}: ${one.mutatorName}, ${one.status === 'NoCoverage' ? 'no test comes here' : 'unseen'}: ${lines[one.location.start.line - 1].trim().slice(0, 90)} -> ${String(one.replacement).replace(/\s+/g, ' ').slice(0, 60)}\n`,
+    );
+}
+process.stdout.write(
+  `\nIn all ${found} of ${all} seen (${all > 0 ? ((100 * found) / all).toFixed(1) : '-'} in 100).\n`,
+);
