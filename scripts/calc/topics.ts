@@ -3,15 +3,16 @@ import {
   classify,
   decide,
   digitsCorrect,
-  factStatesOf,
   findSet,
   isTimeZone,
   policyInForce,
   schools,
   theilSen,
+  timedFoldsOf,
   tryParseFactKey,
   tryParseMark,
-  untimedStateOf,
+  untimedFoldsOf,
+  untimedStateIn,
   type CheckResult,
   type JudgedAnswer,
   type JudgedSet,
@@ -68,8 +69,12 @@ export const topics: Readonly<Record<string, (input: Document) => unknown>> = {
   state: (input) => {
     const untimed = flagOf(input, 'untimed', 'untimed', false);
     const answers = answersOf(input, 'answers');
-    const states = factStatesOf(answers, timeZoneOf(input), untimed ? untimedStateOf : undefined);
-    return { state: Object.fromEntries([...states].sort(([a], [b]) => (a < b ? -1 : 1))) };
+    const states = untimed
+      ? [...untimedFoldsOf(answers, timeZoneOf(input))].map(
+          ([fact, fold]) => [fact, untimedStateIn(fold)] as const,
+        )
+      : [...timedFoldsOf(answers, timeZoneOf(input))].map(([fact, fold]) => [fact, fold.state] as const);
+    return { state: Object.fromEntries(states.sort(([a], [b]) => (a < b ? -1 : 1))) };
   },
 
   decide: (input) => {

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { answerClasses } from './answerClass.ts';
 import type { ClassedAnswer } from './factState.ts';
-import { factStateOf, factStateSteps, factStatesOf } from './timedState.ts';
-import { untimedStateOf } from './untimedState.ts';
+import { factStateOf, factStateSteps, timedFoldsOf } from './timedState.ts';
+import { untimedFoldsOf, untimedStateOf } from './untimedState.ts';
 
 /** `'RR.W'` on days: R recalled, W worked out, M missed, r right without time, ? no evidence; a space is a new day, `+n` skips n days. */
 function history(text: string, fact = '7x8', over: Partial<ClassedAnswer> = {}): ClassedAnswer[] {
@@ -49,6 +49,9 @@ describe('state of a fact', () => {
     ['RR R+6R', 'recalled'],
     ['RR R+7R', 'kept'],
     ['RR+7R', 'recalled'],
+    // Kept is recalled again after a week, not worked out; three recalled on one day are no two days.
+    ['RR R+8W', 'recalled'],
+    ['W RRR', 'nearly'],
     ['RR R+6?+1R', 'recalled'],
     ['RR RW', 'recalled'],
     // One slow day is not forgetting; two are, and two misses are at once.
@@ -68,6 +71,42 @@ describe('state of a fact', () => {
     ['RR RMMRWRR', 'recalled'],
   ])('%s is %s', (text, state) => {
     expect(stateOf(text)).toBe(state);
+  });
+
+  it('takes a mark from an answer that is no evidence itself, and is recalled by one that is recalled', () => {
+    const marked = (text: string) => [
+      ...history('RR R', '7+1'),
+      ...history(`+9${text}`, '7+1', { seen: ['noCounting'] }),
+    ];
+    expect(factStateOf(marked('?'), 'UTC')).toBe('recalled');
+    expect(factStateOf(marked('r'), 'UTC')).toBe('recalled');
+    expect(factStateOf(marked('W'), 'UTC')).toBe('workingOut');
+    expect(factStateOf(history('?', '7+1', { seen: ['noCounting'] }), 'UTC')).toBe('untried');
+  });
+
+  it('is not changed by an answer with an aid once there is one without', () => {
+    for (const text of ['M', 'W', 'R'])
+      expect(factStateOf([...history(text), ...history('+1M', '7x8', { aided: true })], 'UTC')).toBe(
+        stateOf(text),
+      );
+  });
+
+  it('remembers when it turned, and when somebody last looked for counting, of answers without an aid', () => {
+    const fold = (list: readonly ClassedAnswer[]) => timedFoldsOf(list, 'UTC').get('7x8');
+    const turning = history('RR RMM+1RRR');
+    const at = (nth: number) => Date.parse((turning[nth] as ClassedAnswer).at);
+    expect(fold(turning)?.turns).toEqual([at(2), at(4), at(7)]);
+    const looked = [
+      ...history('R', '7x8', { seen: ['noCounting'] }),
+      ...history('+1R'),
+      ...history('+2W', '7x8', { seen: ['fingers'] }),
+      ...history('+3R', '7x8', { seen: ['noCounting', 'fingers'], aided: true }),
+    ];
+    expect(fold(looked)).toMatchObject({
+      noCountingAt: Date.parse((looked[0] as ClassedAnswer).at),
+      workedAt: Date.parse((looked[2] as ClassedAnswer).at),
+    });
+    expect(fold(history('R'))).toMatchObject({ noCountingAt: null, workedAt: null, turns: [] });
   });
 
   it('needs "no counting seen" once for +1, +2, −1, −2', () => {
@@ -134,7 +173,8 @@ describe('state of a fact', () => {
           .map((one) => ({ one, key: chance.next().value as number }))
           .sort((a, b) => a.key - b.key)
           .map(({ one }) => one);
-        expect(factStatesOf(mixed, 'UTC')).toEqual(factStatesOf(list, 'UTC'));
+        expect(timedFoldsOf(mixed, 'UTC')).toEqual(timedFoldsOf(list, 'UTC'));
+        expect(untimedFoldsOf(mixed, 'UTC')).toEqual(untimedFoldsOf(list, 'UTC'));
       }),
     );
   });

@@ -145,18 +145,3 @@ function nextState({ state, latest: evidence, marked }: TimedFold, unseenDays: n
   if (latest.class === 'recalled' && evidence.at(-2)?.class === 'recalled') return 'nearly';
   return 'workingOut';
 }
-
-/** States of many facts at once, by key. */
-export function factStatesOf(
-  answers: readonly ClassedAnswer[],
-  timeZone: string,
-  stateOf: (answers: readonly ClassedAnswer[], timeZone: string) => FactState = factStateOf,
-): Map<FactKey, FactState> {
-  const byFact = new Map<FactKey, ClassedAnswer[]>();
-  for (const answer of answers) {
-    const list = byFact.get(answer.fact);
-    if (list) list.push(answer);
-    else byFact.set(answer.fact, [answer]);
-  }
-  return new Map([...byFact].map(([fact, list]) => [fact, stateOf(list, timeZone)]));
-}
