@@ -235,6 +235,17 @@ describe('the step of a game', () => {
     expect(page.pupil.setId).toBe('strategy/mul/squares');
   });
 
+  it('counts no play by rules of the house', async () => {
+    const pupilId = await room.pupil();
+    const plan = planOf({ house: 'Ours' });
+    await room.send(playedGame(minuteIds(pupilId), { facts: sums, at: Date.now() - dayMs, plan }));
+    const today = minuteIds(pupilId);
+    await room.send(playedGame(today, { facts: sums }));
+    const { game } = await review(today.playId);
+    expect(game?.stepping?.decision.verdict).toBe('notEnough');
+    expect(game?.stepping?.decision.answerIds).toHaveLength(12);
+  });
+
   it('is not offered twice on one day, nor on a day on which the set was changed', async () => {
     const pupilId = await room.pupil();
     const playId = await twoPlays(pupilId);

@@ -127,6 +127,11 @@ describe('minute aim', () => {
     expect(texts(judge({ checks: flat }).reasons).join(' ')).toContain(
       '4 checks without growth: 22, 21, 22 and 20',
     );
+    // None at all is none.
+    const level = [21, 21, 21, 21].map((right, at) =>
+      check({ id: `c${at}`, at: `2026-11-0${at + 1}T10:00:00Z`, right }),
+    );
+    expect(texts(judge({ checks: level }).reasons).join(' ')).toContain('4 checks without growth');
     const growing = [18, 20, 21, 23].map((right, at) =>
       check({ id: `c${at}`, at: `2026-11-0${at + 1}T10:00:00Z`, right }),
     );
