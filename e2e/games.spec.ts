@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { beginGame, need, painted, press } from './gameHouse.ts';
 import { games } from '@veldrift/core/games';
-import type { PupilPage, ReviewPage } from '@veldrift/wire';
+import type { PupilGame, ReviewPage } from '@veldrift/wire';
 import {
   addPupil,
   deletePupil,
@@ -424,11 +424,10 @@ test('the word on a game’s step is on record with its reason, and the next pla
 }) => {
   await signIn(page);
   const bram = await pupilOf(page, 'Bram');
-  // The last thing of Bram's last visit was a game.
-  const { lastPlayId } = (await (
-    await page.request.get(`${house().base}/api/pupils/${bram.id}`)
-  ).json()) as PupilPage;
-  await page.goto(`${house().base}/review/${lastPlayId}`);
+  const games = (await (
+    await page.request.get(`${house().base}/api/pupils/${bram.id}/games`)
+  ).json()) as PupilGame[];
+  await page.goto(`${house().base}/review/${games.find((one) => one.game === 'outweigh')?.lastPlayId}`);
   await expect(page.getByText(/Now at step \d of 8/)).toBeVisible();
   // A sentence opens the answers of both plays it rests on.
   await page.getByRole('button', { name: /plays of Outweigh at this step on 2 days/ }).click();

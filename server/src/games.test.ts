@@ -227,7 +227,7 @@ describe('the step of a game', () => {
     // Sent twice it is one decision.
     expect((await room.call('POST', `/api/pupils/${pupilId}/steps`, input)).body).toEqual(kept.body);
     const games = (await room.call('GET', `/api/pupils/${pupilId}/games`)).body as PupilGame[];
-    expect(games).toMatchObject([{ game: 'outweigh', step: 3, plays: 2 }]);
+    expect(games).toMatchObject([{ game: 'outweigh', step: 3, plays: 2, lastPlayId: second.playId }]);
     const page = await review(second.playId);
     expect(page.game?.stepDecision).toMatchObject({ game: { toStep: 3 } });
     // The set was not decided on.

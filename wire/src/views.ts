@@ -148,6 +148,8 @@ export interface PupilGame {
   readonly step: number;
   readonly plays: number;
   readonly lastAt: string;
+  /** The latest play of it; null: only a step was decided. */
+  readonly lastPlayId: string | null;
 }
 
 export interface GameReview {

@@ -22,12 +22,19 @@ const mostPlays = 12;
 
 /** The games a pupil has played, each with the step it is at: that of the last play, or as decided since. */
 export async function gamesOfPupil(tx: RoomTx, pupilId: string): Promise<PupilGame[]> {
-  const rows = await tx.rows<{ game: string; step: number; plays: number; last_at: Date }>(
-    `select distinct on (game) game, step, sum(plays) over (partition by game)::int as plays, last_at from (
-       select p.deal->'game'->'plan'->>'game' as game, (p.deal->'game'->'plan'->>'step')::int as step, 1 as plays, p.started_at as last_at
+  const rows = await tx.rows<{
+    game: string;
+    step: number;
+    plays: number;
+    last_at: Date;
+    last_play: string | null;
+  }>(
+    `select distinct on (game) game, step, sum(plays) over (partition by game)::int as plays, last_at,
+       first_value(id) over (partition by game order by (id is null), last_at desc) as last_play from (
+       select p.deal->'game'->'plan'->>'game' as game, (p.deal->'game'->'plan'->>'step')::int as step, 1 as plays, p.started_at as last_at, p.id
        from real_plays p where p.room_id = $1 and p.pupil_id = $2 and p.purpose = 'game' and p.deal->'game' is not null
        union all
-       select d.game, d.to_step, 0, d.at from decisions d where d.room_id = $1 and d.pupil_id = $2 and d.about = 'step'
+       select d.game, d.to_step, 0, d.at, null::uuid from decisions d where d.room_id = $1 and d.pupil_id = $2 and d.about = 'step'
      ) both_kinds order by game, last_at desc`,
     [tx.roomId, pupilId],
   );
@@ -36,6 +43,7 @@ export async function gamesOfPupil(tx: RoomTx, pupilId: string): Promise<PupilGa
     step: row.step,
     plays: row.plays,
     lastAt: row.last_at.toISOString(),
+    lastPlayId: row.last_play,
   }));
 }
 
