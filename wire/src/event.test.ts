@@ -214,7 +214,7 @@ describe('the short way to an answer', () => {
       const { [field as 'id']: _left, ...rest } = answer as Record<string, unknown>;
       expect(isPlainAnswer(rest), field).toBe(false);
       for (const wrong of [undefined, {}, NaN, Infinity, -1, 'x'.repeat(65), [1]])
-        expect(isPlainAnswer({ ...answer, [field]: wrong }), `${field} ${String(wrong)}`).toBe(false);
+        expect(isPlainAnswer({ ...answer, [field]: wrong }), `${field} ${JSON.stringify(wrong)}`).toBe(false);
     }
   });
 });
