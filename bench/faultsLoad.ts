@@ -1,6 +1,7 @@
 import { createRandom } from '@veldrift/core';
 import { newPupilInput } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
+import { oneAnswer } from './oneAnswer.ts';
 import { demoPassword, demoTutors } from '../scripts/demo/load.ts';
 
 export const writers = 14;
@@ -80,7 +81,7 @@ export async function beginLoad(address: string): Promise<Load> {
   const facts = ['3x3', '4x4', '6x6', '7x7', '8x8', '9x9'];
   const write = async (nth: number, count: number) => {
     const events = Array.from({ length: count }, (_, at) =>
-      answerOf(heads[nth] as (typeof heads)[number], facts[(at + nth) % 6] as string),
+      oneAnswer({ ...(heads[nth] as (typeof heads)[number]), fact: facts[(at + nth) % 6] as string }),
     );
     events.forEach((one) => all.add(one.id));
     const { results } = (await insist(nth, '/events', { deviceNow: new Date().toISOString(), events })) as {
@@ -118,28 +119,3 @@ export async function beginLoad(address: string): Promise<Load> {
     },
   };
 }
-
-const answerOf = (head: object, fact: string) => ({
-  id: uuid(),
-  v: 1,
-  kind: 'answerGiven',
-  seat: 0,
-  ...head,
-  at: new Date().toISOString(),
-  fact,
-  hidden: 'result',
-  judgement: 'right',
-  given: null,
-  latencyMs: 1200,
-  lastKeyMs: null,
-  voided: false,
-  way: 'tutor',
-  overheadMs: 600,
-  spreadMs: 100,
-  calibrated: true,
-  calibrationAgeDays: 3,
-  limitMs: 2000,
-  aided: false,
-  seen: [],
-  usedMs: 2000,
-});

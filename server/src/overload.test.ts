@@ -3,13 +3,14 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { DatabaseError } from 'pg';
 import { v7 as uuid } from 'uuid';
 import { withClient } from './cluster/cluster.ts';
-import { openDb, type Db } from './db.ts';
+import { openDb } from './db.ts';
 import { keepBatch } from './events/keepBatch.ts';
 import { openKeeper } from './events/keeper.ts';
 import { openLog, safeError } from './logger.ts';
 import { isOutage } from './outage.ts';
 import {
   answerEvent,
+  counting,
   minuteIds,
   openHouse,
   wholeMinute,
@@ -28,19 +29,6 @@ afterAll(() => house.close());
 const silent = openLog('silent');
 const asAdmin = (sql: string, values: unknown[] = []) =>
   withClient(inject('adminUrl'), (client) => client.query(sql, values));
-
-/** A pool that hands on another's connections and counts them: one a transaction. */
-function counting(db: Db): Db & { readonly connects: () => number } {
-  let count = 0;
-  return {
-    ...db,
-    connect: () => {
-      count += 1;
-      return db.connect();
-    },
-    connects: () => count,
-  };
-}
 
 describe('a full pool', () => {
   it('answers 503 with the seconds to wait, at once where the queue is full, and goes on when there is room', async () => {

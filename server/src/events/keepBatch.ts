@@ -9,10 +9,11 @@ import {
   type TableEvent,
 } from '@veldrift/wire';
 import type { Session } from '../auth/session.ts';
+import { groupBy } from '../groupBy.ts';
 import type { TimedEvent } from '../store/events.ts';
 import { rightTime } from './clock.ts';
 import type { Keeper } from './keeper.ts';
-import type { EventGroup } from './keepGroups.ts';
+import { pupilOf, type EventGroup } from './keepGroups.ts';
 
 /**
  * Keeps a batch of events: each is judged on its own, so that one refused blocks no other, and one already kept is
@@ -74,16 +75,9 @@ const isObject = (value: unknown): value is object =>
 
 /** Events by pupil; those of no pupil together. */
 function groupsOf(userId: string, events: readonly TimedEvent[]): EventGroup[] {
-  const groups = new Map<string | null, TimedEvent[]>();
-  for (const one of events) {
-    const pupilId = 'pupilId' in one.event ? one.event.pupilId : null;
-    const group = groups.get(pupilId);
-    if (group) group.push(one);
-    else groups.set(pupilId, [one]);
-  }
   // Moves of a game stand with the play of its first pupil: they are kept before what others at the table answered with them.
   const hasMove = ({ events: of }: EventGroup) => of.some((one) => one.event.kind === 'moveMade');
-  return [...groups]
+  return [...groupBy(events, pupilOf)]
     .map(([pupilId, of]): EventGroup => ({ userId, pupilId, events: of }))
     .sort((one, other) => Number(hasMove(other)) - Number(hasMove(one)));
 }

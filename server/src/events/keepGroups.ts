@@ -1,5 +1,6 @@
 import type { EventResult } from '@veldrift/wire';
 import { holdingPupils, type Db, type RoomTx } from '../db.ts';
+import { groupBy } from '../groupBy.ts';
 import {
   keepEvents,
   notThere,
@@ -18,6 +19,9 @@ export interface EventGroup {
   readonly pupilId: string | null;
   readonly events: readonly TimedEvent[];
 }
+
+/** Whose an event is; null: of a tutor alone. */
+export const pupilOf = ({ event }: TimedEvent): string | null => ('pupilId' in event ? event.pupilId : null);
 
 /** The room that events are of. */
 export interface EventRoom {
@@ -80,17 +84,11 @@ async function refresh(
   touched: ReadonlyMap<string, Touched>,
   timeZone: string,
 ): Promise<void> {
-  const byPupil = new Map<string, TimedEvent[]>();
-  for (const one of kept)
-    if ('pupilId' in one.event) {
-      const own = byPupil.get(one.event.pupilId);
-      if (own) own.push(one);
-      else byPupil.set(one.event.pupilId, [one]);
-    }
+  const byPupil = groupBy(kept, pupilOf);
   const folds: PupilFolds[] = [];
   for (const [id, events] of byPupil) {
-    const own = touched.get(id);
-    if (!own) continue;
+    const own = id === null ? undefined : touched.get(id);
+    if (id === null || !own) continue;
     const answers = events.flatMap((one) =>
       // States rest on answers with the result hidden.
       one.event.kind === 'answerGiven' && one.event.hidden === 'result'
@@ -105,6 +103,7 @@ async function refresh(
   }
   keepFolds(tx, folds);
   for (const [id, events] of byPupil) {
+    if (id === null) continue;
     const ended = touched.get(id)?.ended ?? [];
     if (ended.length > 0) await sumUpPlays(tx, id, timeZone, ended);
     // Finding a pupil asks the school, where it is to be asked again: at a play's end, so that lists need not.

@@ -1,12 +1,21 @@
 import fc from 'fast-check';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import type { BatchResult, EventResult, PupilPage, TableEvent } from '@veldrift/wire';
+import {
+  readTried,
+  type BatchResult,
+  type EventResult,
+  type PupilList,
+  type PupilPage,
+  type TableEvent,
+} from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import { inRoom, type Db } from '../db.ts';
+import { inRoom, type RoomTx } from '../db.ts';
+import { findPupil } from '../store/pupilRecord.ts';
 import { previewRebuild } from '../store/rebuild.ts';
 import {
   answerEvent,
+  counting,
   minuteIds,
   openHouse,
   wholeMinute,
@@ -26,19 +35,6 @@ beforeAll(async () => {
   room = await house.room();
 });
 afterAll(() => house.close());
-
-/** A database that counts the connections taken: one a transaction. */
-function counting(db: Db): Db & { readonly taken: () => number } {
-  let taken = 0;
-  return {
-    ...db,
-    connect: () => {
-      taken += 1;
-      return db.connect();
-    },
-    taken: () => taken,
-  };
-}
 
 async function send(keeper: Keeper, events: readonly TableEvent[]) {
   const session = { roomId: room.roomId, userId: room.userId, timeZone: zone } as never;
@@ -62,7 +58,7 @@ describe('what arrives at once', () => {
     const results = await Promise.all(batches.map((events) => send(keeper, events)));
     results.forEach((found, nth) => expect(found).toEqual([{ id: batches[nth]?.[0]?.id, status: 'kept' }]));
     // The first alone, and the others in the next; a slow machine begins some more.
-    expect(db.taken()).toBeLessThan(12);
+    expect(db.connects()).toBeLessThan(12);
     expect(await previewRebuild(house.db, room.roomId, zone)).toEqual([]);
   });
 
@@ -116,6 +112,37 @@ describe('what arrives at once', () => {
         'kept',
       ]);
     expect(await previewRebuild(house.db, room.roomId, zone)).toEqual([]);
+  });
+});
+
+describe('what comes while a pupil is looked up', () => {
+  it('is in the list afterwards, wherever in the looking up it came', async () => {
+    // As many statements as looking a pupil up takes, and some more.
+    for (let after = 1; after <= 16; after += 2) {
+      const id = await room.pupil();
+      await inRoom(house.db, room.roomId, async (tx) => {
+        let count = 0;
+        let before: Promise<unknown> = Promise.resolve();
+        const slow: RoomTx = {
+          ...tx,
+          rows: (sql, values) => {
+            const own = before.then(async () => {
+              const found = await tx.rows(sql, values);
+              count += 1;
+              if (count === after) await room.send([ago(minuteIds(id), 1)]);
+              return found;
+            });
+            before = own;
+            return own as never;
+          },
+        };
+        await findPupil(slow, zone, id);
+      });
+      const { pupils } = (await room.call('GET', '/api/pupils')).body as PupilList;
+      const listed = pupils.find((one) => one.id === id) as PupilList['pupils'][number];
+      const expected = (await pageOf(id)).facts.mul.length;
+      expect(Object.keys(readTried('mul', listed.record)), `after ${after}`).toHaveLength(expected);
+    }
   });
 });
 

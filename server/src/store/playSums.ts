@@ -7,6 +7,7 @@ import {
   type Purpose,
 } from '@veldrift/core';
 import type { RoomTx } from '../db.ts';
+import { groupBy } from '../groupBy.ts';
 import { answerOfRow, answersOfPlays, type AnswerRow } from './answers.ts';
 import { statesAtEnd, type PlayStates } from './playStates.ts';
 
@@ -49,6 +50,7 @@ export async function sumUpPlays(
     (row) => row.play_id,
   );
   const happened = await happenedIn(tx, pupilId, plays);
+  // Of plays long over the folds of now tell nothing.
   const states = playIds ? await statesAtEnd(tx, pupilId, answers, timeZone) : new Map<string, PlayStates>();
   const rows = plays.map((play) => sumOf(play, answers.get(play.id) ?? [], happened.get(play.id) ?? []));
   await tx.run(
@@ -140,14 +142,4 @@ async function happenedIn(
       ),
     ]),
   );
-}
-
-function groupBy<T>(list: readonly T[], key: (one: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const one of list) {
-    const group = groups.get(key(one));
-    if (group) group.push(one);
-    else groups.set(key(one), [one]);
-  }
-  return groups;
 }

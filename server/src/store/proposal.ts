@@ -128,8 +128,10 @@ export async function keepSaid(
 
 /** Has the school asked again when it is next wanted: of one pupil, or of all in the room. */
 export async function askAgain(tx: RoomTx, pupilId?: string): Promise<void> {
+  // In the order of their ids, as all who hold several do: none waits for one who waits for them.
   await tx.run(
-    `update pupils set revision = revision + 1 where room_id = $1 ${pupilId === undefined ? '' : 'and id = $2'}`,
+    `with own as (select room_id, id from pupils where room_id = $1 ${pupilId === undefined ? '' : 'and id = $2'} order by id for update)
+     update pupils p set revision = p.revision + 1 from own where p.room_id = own.room_id and p.id = own.id`,
     pupilId === undefined ? [tx.roomId] : [tx.roomId, pupilId],
   );
 }

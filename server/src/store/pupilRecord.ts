@@ -23,9 +23,10 @@ export interface KeptForLists {
 
 /** One pupil with all that the screens hold. What the school says is asked afresh, and kept, where something has happened since it was asked. */
 export async function findPupil(tx: RoomTx, timeZone: string, id: string): Promise<Pupil | undefined> {
-  const [pupil, said, word] = await Promise.all([
-    recordOf(tx, timeZone, id),
+  // First up to what is asked now, then all that it rests on: what happens in between has the school asked once more.
+  const [said, pupil, word] = await Promise.all([
     saidOf(tx, id),
+    recordOf(tx, timeZone, id),
     lastWord(tx, id),
   ]);
   if (!pupil || !said) return undefined;

@@ -13,6 +13,7 @@ import {
   type School,
 } from '@veldrift/core';
 import type { RoomTx } from '../db.ts';
+import { groupBy } from '../groupBy.ts';
 import { answerOfRow, answersOnFacts, type AnswerRow } from './answers.ts';
 
 /** An answer with its class, as states and schools take it. */
@@ -95,13 +96,8 @@ async function foldAll(
   timeZone: string,
 ): Promise<Map<string, FactFold>> {
   if (facts.length === 0) return new Map();
-  const byFact = new Map<string, FoldedAnswer[]>();
-  for (const row of await answersOnFacts(tx, pupilId, facts)) {
-    const list = byFact.get(row.fact);
-    if (list) list.push(folded(row));
-    else byFact.set(row.fact, [folded(row)]);
-  }
-  return new Map([...byFact].map(([fact, answers]) => [fact, factFoldOf(fact, answers, timeZone)]));
+  const byFact = groupBy(await answersOnFacts(tx, pupilId, facts), (row) => row.fact);
+  return new Map([...byFact].map(([fact, rows]) => [fact, factFoldOf(fact, rows.map(folded), timeZone)]));
 }
 
 /** The same, of facts whose answers were changed: what is kept of those without an answer any more goes. */

@@ -122,6 +122,19 @@ export function openHouse(appUrl: string, db: Db = openDb(appUrl)): TestHouse {
   };
 }
 
+/** A pool that hands on another's connections and counts them: one a transaction. */
+export function counting(db: Db): Db & { readonly connects: () => number } {
+  let count = 0;
+  return {
+    ...db,
+    connect: () => {
+      count += 1;
+      return db.connect();
+    },
+    connects: () => count,
+  };
+}
+
 export function pupilInput(over: Partial<PupilInput> = {}): PupilInput {
   return {
     ...newPupilInput(uuid()),
