@@ -203,6 +203,8 @@ test('signing out leaves nothing readable on the device, and what was unsent com
   await expect
     .poll(async () => (await page.request.get(`${house().base}/api/plays/${playId}`)).status())
     .toBe(200);
+  // Without a network a window opens from the device alone, once that has the application.
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
   await context.setOffline(true);
   for (let nth = 0; nth < 3; nth += 1) await judge(page, 'ArrowRight');
   // Another window of the browser shows the pupils all the while.
