@@ -1,4 +1,4 @@
-import { profiles, schools, type Profile } from '@veldrift/core';
+import { profiles, schools, yardstick, type PlacementSetting, type Profile } from '@veldrift/core';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
@@ -35,14 +35,34 @@ const placementsOf: readonly (readonly [pathway: string, operation: 'add' | 'sub
   ['cards', 'add'],
   ['linked', 'mul'],
 ];
-const placed: readonly (readonly [Profile, boolean, string])[] = [
-  ['clean', false, 'clean'],
-  ['graded', false, 'graded'],
-  ['patchy', false, 'patchy'],
-  ['slow', true, 'slow, own pace'],
-  ['slow', false, 'slow, 2 s'],
-  ['fingers', false, 'finger-counting'],
+const typing = (trueOverheadMs: number, overhead: PlacementSetting['overhead']): PlacementSetting => ({
+  ownPace: true,
+  overhead,
+  world: { ...yardstick, trueOverheadMs },
+});
+const placed: readonly (readonly [Profile, PlacementSetting, string])[] = [
+  ['clean', {}, 'clean'],
+  ['graded', {}, 'graded'],
+  ['patchy', {}, 'patchy'],
+  ['slow', { ownPace: true }, 'slow, own pace'],
+  ['slow', {}, 'slow, 2 s'],
+  ['fingers', {}, 'finger-counting'],
 ];
+/** Keypads nobody measured, of quick and of slow typists: what is assumed, against what the first answers show. */
+const typed: readonly (readonly [Profile, PlacementSetting, string])[] = (
+  ['clean', 'patchy', 'slow', 'fingers'] as const
+).flatMap((profile) =>
+  [300, 1300, 2000].flatMap((ms) =>
+    (['assumed', 'provisional'] as const).map(
+      (how) =>
+        [
+          profile,
+          typing(ms, how),
+          `${profile === 'fingers' ? 'finger-counting' : profile}, keys ${ms / 1000} s, ${how}`,
+        ] as const,
+    ),
+  ),
+);
 
 /** Schools and placement on simulated learners, in worker threads; writes docs/judgement.md and its pictures. */
 export const judgementBench: Bench = async (root, say) => {
@@ -53,14 +73,16 @@ export const judgementBench: Bench = async (root, say) => {
     }));
   const school = { kind: 'school', policy: {}, seen: 0 } as const;
   const placements = placementsOf.flatMap(([pathway, operation]) =>
-    placed.map(([profile, ownPace, says]) => ({
-      key: `${pathway} ${operation} ${says}`,
-      says: `${pathway}|${operation}|${says}`,
-      pathway,
-      operation,
-      profile,
-      ownPace,
-    })),
+    [...placed, ...(pathway === 'strategy' && operation === 'mul' ? typed : [])].map(
+      ([profile, setting, says]) => ({
+        key: `${pathway} ${operation} ${says}`,
+        says: `${pathway}|${operation}|${says}`,
+        pathway,
+        operation,
+        profile,
+        setting,
+      }),
+    ),
   );
   const schoolJobs: Job[] = [
     ...schools.flatMap((name) =>
@@ -99,7 +121,7 @@ export const judgementBench: Bench = async (root, say) => {
       ),
     ),
   ];
-  const placementJobs = placements.flatMap(({ key, pathway, operation, profile, ownPace }) =>
+  const placementJobs = placements.flatMap(({ key, pathway, operation, profile, setting }) =>
     jobsOf(Math.min(1000, learners)).map((part): Job => ({
       kind: 'placement',
       ...part,
@@ -107,7 +129,7 @@ export const judgementBench: Bench = async (root, say) => {
       pathway,
       operation,
       profile,
-      ownPace,
+      setting,
     })),
   );
   const cellLearners = Math.min(400, learners);
@@ -117,6 +139,8 @@ export const judgementBench: Bench = async (root, say) => {
         ...school,
         ...part,
         seen: cell.seen ?? 0,
+        watched: cell.watched,
+        calls: cell.calls ?? false,
         world: cell.world,
         key: keyOf(cell, profile),
         school: 'eachFactInstant',

@@ -8,6 +8,7 @@ import {
   tryOn,
   yardstick,
   type PlacementRun,
+  type PlacementSetting,
   type Policy,
   type Profile,
   type School,
@@ -24,6 +25,10 @@ export type Job =
       readonly profile: Profile;
       readonly policy: Partial<Policy>;
       readonly seen: number;
+      /** Of a hundred answers looked at, once the school asks to watch, how many the tutor marks. */
+      readonly watched?: number;
+      /** The chances that are said are compared with what is so. */
+      readonly calls?: boolean;
       readonly world?: World;
       readonly from: number;
       readonly count: number;
@@ -34,7 +39,7 @@ export type Job =
       readonly pathway: string;
       readonly operation: 'add' | 'sub' | 'mul' | 'div';
       readonly profile: Profile;
-      readonly ownPace: boolean;
+      readonly setting: PlacementSetting;
       readonly from: number;
       readonly count: number;
     };
@@ -55,7 +60,7 @@ export function run(job: Job): Result {
       kind: 'placement',
       key: job.key,
       runs: seeds.map((seed) =>
-        simulatePlacement(job.profile, sets, seed % (sets.length + 1), seed * 31 + 7, job.ownPace),
+        simulatePlacement(job.profile, sets, seed % (sets.length + 1), seed * 31 + 7, job.setting),
       ),
     };
   }
@@ -63,6 +68,17 @@ export function run(job: Job): Result {
   return {
     kind: 'school',
     key: job.key,
-    runs: seeds.map((seed) => tryOn(job.school, policy, job.profile, seed, job.seen, job.world ?? yardstick)),
+    runs: seeds.map((seed) =>
+      tryOn(
+        job.school,
+        policy,
+        job.profile,
+        seed,
+        job.seen,
+        job.world ?? yardstick,
+        job.watched ?? 0,
+        job.calls ?? false,
+      ),
+    ),
   };
 }

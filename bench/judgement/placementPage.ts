@@ -32,6 +32,7 @@ ${table(
     'band, median (90 in 100)',
     'sets',
     'prompts',
+    'said to be patchy',
   ],
   placements.map(([key, says]) => placementRow(results, key, says)),
 )}
@@ -68,5 +69,6 @@ function placementRow(results: readonly Result[], key: string, says: string): st
         ),
       ),
     ),
+    share((one) => one.patchy),
   ];
 }

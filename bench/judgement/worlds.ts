@@ -7,13 +7,25 @@ export interface Cell {
   readonly profiles: readonly Profile[];
   /** Of a hundred counted or derived answers, how many the tutor marks. */
   readonly seen?: number;
+  /** Of a hundred answers looked at, once the school asks to watch, how many the tutor marks. */
+  readonly watched: number;
+  /** How often the chances that are said are right is shown. */
+  readonly calls?: boolean;
 }
+
+/** A tutor who looks, when asked to, sees nine in ten. */
+const looks = 90;
+
+/** Worlds in which working out is hardly slower than the limit: there chances said are not promised to be right. */
+const quickerThanLimit = new Set(['worked out, median 1.7 s']);
 
 const usual: readonly Profile[] = ['clean', 'graded', 'patchy', 'slow'];
 const cell = (label: string, over: Partial<World>): Cell => ({
   label,
   world: { ...yardstick, ...over },
   profiles: usual,
+  watched: looks,
+  calls: !quickerThanLimit.has(label),
 });
 const figures = (over: Partial<LearnerFigures>): Partial<World> => ({
   figures: { ...learnerFigures, ...over },
@@ -84,15 +96,35 @@ export const cells: readonly Cell[] = [
   cell('overhead shrinking by 15 ms a visit', { overheadDriftMs: 15 }),
 ];
 
-/** Children who count or derive so quickly that the clock cannot tell; with and without the tutor's mark. */
-export const quickCells: readonly Cell[] = [1500, 1800, 2200].flatMap((medianMs) =>
-  [0, 30, 90].map((seen) => ({
-    label: `works out in ${medianMs / 1000} s, ${seen} in 100 marked`,
-    world: {
-      ...yardstick,
-      figures: { ...learnerFigures, workedOut: { ...learnerFigures.workedOut, medianMs, sigma: 0.3 } },
-    },
+/** Who works out so quickly, or counts so. */
+const quick: readonly (readonly [label: string, figures: Partial<LearnerFigures>])[] = [
+  ...[1500, 1800, 2200].map(
+    (medianMs) =>
+      [
+        `works out in ${medianMs / 1000} s`,
+        { workedOut: { ...learnerFigures.workedOut, medianMs, sigma: 0.3 } },
+      ] as const,
+  ),
+  [
+    'counts on: 0.6 s and 0.2 s a unit',
+    { countMs: 200, workedOut: { ...learnerFigures.workedOut, medianMs: 600, sigma: 0.3 } },
+  ],
+];
+/** What is marked of its own accord, and what once the school asks to watch, of a hundred answers worked out. */
+const marked: readonly (readonly [says: string, seen: number, watched: number])[] = [
+  ['nobody looks', 0, 0],
+  ['looked at when asked', 0, looks],
+  ['30 in 100 marked, looked at when asked', 30, looks],
+  ['90 in 100 marked', 90, looks],
+];
+
+/** Children who count or derive so quickly that the clock cannot tell; with and without the mark that is asked for. */
+export const quickCells: readonly Cell[] = quick.flatMap(([label, over]) =>
+  marked.map(([says, seen, watched]) => ({
+    label: `${label}; ${says}`,
+    world: { ...yardstick, figures: { ...learnerFigures, ...over } },
     profiles: ['fingers'] as const,
     seen,
+    watched,
   })),
 );
