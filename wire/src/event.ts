@@ -70,6 +70,8 @@ export const dealSchema = object({
   timed: boolean().strict().optional(),
   /** Placement: it opens with an easy fact. */
   opens: boolean().strict().optional(),
+  /** Placement: it opens with facts that need no thought, to time a keypad nobody measured. */
+  warmsUp: boolean().strict().optional(),
   /** Drills. */
   sequence: maybe(['withdraw', 'oneNew'] as const),
   fixed: wholeField(0, 13).nullable().optional(),

@@ -212,6 +212,10 @@ export interface Pupil extends PupilInput {
   readonly minutesThisWeek: number;
   /** Corrected times on facts that need no thought, ms, newest first, at most forty. */
   readonly easyTimesMs: readonly number[];
+  /** Raw times of a visit's first answers by keypad that needed no thought, ms, where its overhead is not measured; null: too few. */
+  readonly easyKeypadMs: readonly number[] | null;
+  /** The fastest tenth of the latest answers in the pupil's way of capture, ms beyond the measured overhead; null: too few. */
+  readonly quickestTenthMs: number | null;
   /** Samples of the latest keypad calibration and naming, if any. */
   readonly keypadCalibration: {
     readonly at: string;

@@ -25,6 +25,8 @@ const pupil = (over: Partial<Pupil>): Pupil => ({
   passed: [],
   minutesThisWeek: 0,
   easyTimesMs: [],
+  easyKeypadMs: null,
+  quickestTenthMs: null,
   keypadCalibration: null,
   naming: null,
   ways: {},
@@ -91,6 +93,8 @@ describe('a pupil in the list', () => {
           ),
           minutesThisWeek: tenth,
           easyTimesMs: fc.array(tenth),
+          easyKeypadMs: fc.option(fc.array(tenth)),
+          quickestTenthMs: fc.option(tenth),
           keypadCalibration: fc.option(
             fc.record({
               at: instant,

@@ -31,6 +31,8 @@ export interface ListedRecord {
   /** Minutes at the table in the week that begins on that day. */
   readonly week: readonly [monday: number, minutes: number];
   readonly easy: readonly number[];
+  readonly keys: readonly number[] | null;
+  readonly quickest: number | null;
   readonly keypad:
     | readonly [
         at: number,
@@ -114,6 +116,8 @@ export function recordInShort(
     probeAt: pupil.lastProbeAt === null ? null : seconds(pupil.lastProbeAt),
     week: [monday, Math.round(pupil.minutesThisWeek * 1000) / 1000],
     easy: pupil.easyTimesMs.map(tenths),
+    keys: pupil.easyKeypadMs?.map(tenths) ?? null,
+    quickest: pupil.quickestTenthMs === null ? null : tenths(pupil.quickestTenthMs),
     keypad: keypad && [
       seconds(keypad.at),
       ...keypad.samples.map(
@@ -147,6 +151,8 @@ export function pupilsOf({ roomPolicy, pupils }: PupilList): Pupil[] {
       lastProbeAt: record.probeAt === null ? null : instant(record.probeAt),
       minutesThisWeek: record.week[1],
       easyTimesMs: record.easy,
+      easyKeypadMs: record.keys,
+      quickestTenthMs: record.quickest,
       keypadCalibration: keypad && {
         at: instant(keypadAt),
         samples: samples.map(([digits, firstKeyMs, promptMs]) => ({

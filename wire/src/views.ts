@@ -113,6 +113,17 @@ export interface PupilPage {
   readonly openPlacement: OpenPlacement | null;
 }
 
+/** The chance that a pupil recalls a fact, and what it goes by. */
+export interface FactChance {
+  /** Null: no answer tells anything. */
+  readonly chance: number | null;
+  /** Answers to the fact that it goes by. */
+  readonly answers: number;
+  /** The middle of the child's own times on facts recalled, and on facts worked out, ms. */
+  readonly recalledMs: number;
+  readonly workedOutMs: number;
+}
+
 /** A placement to go on with at another visit. */
 export interface OpenPlacement {
   readonly playId: string;
@@ -120,6 +131,7 @@ export interface OpenPlacement {
   readonly seed: number;
   readonly startAt: number;
   readonly opens: boolean;
+  readonly warmsUp: boolean;
   readonly answers: readonly KeptAnswer[];
 }
 

@@ -49,6 +49,13 @@ export function watchedFacts(offer: Offer | null | undefined): readonly FactKey[
   return offer?.kind === 'watch' ? offer.facts : [];
 }
 
+/** How likely it is that four fifths or more of a set are recalled. */
+export interface SetChance {
+  readonly chance: number;
+  /** The facts on which answers would tell most, at most three. */
+  readonly tell: readonly FactKey[];
+}
+
 /** What a school says, with why. The tutor accepts or decides otherwise; the tool never moves a child by itself. */
 export interface Decision {
   readonly about: 'set' | 'step' | 'aid' | 'clock';
@@ -60,6 +67,8 @@ export interface Decision {
   readonly wouldSettle: string;
   /** What may be offered at once, on the same visit; null or left out: nothing. */
   readonly offer?: Offer | null;
+  /** How likely it is that the set is done; null where no answer tells; left out where no clock is wanted. */
+  readonly chance?: SetChance | null;
   /** Facts still short that are carried along on moving on. */
   readonly strays: readonly FactKey[];
   /** Ids of the answers that the states it rests on look back over, where they have ids. */
@@ -116,6 +125,8 @@ export interface Evidence {
   readonly set: JudgedSet;
   /** All answers on the set's facts; or, with `folds`, the latest `lookedBack` of each. */
   readonly answers: readonly JudgedAnswer[];
+  /** The child's latest answers on other facts: they show how the child's own times lie. */
+  readonly others?: readonly JudgedAnswer[];
   /** All answers on the set's facts, folded, where they have been; worked out from `answers` where left out. */
   readonly folds?: EvidenceFolds;
   /** Checks on this set, any order. */

@@ -25,6 +25,13 @@ export function placementDecision(
             : `The first set that is not instant is ${begin.name}, with a chance of ${Math.round(100 * result.chance)} in 100.`,
         ),
         ...(names.length > 0 ? [onFacts(`It may also be ${joinText(names)}.`)] : []),
+        ...(result.patchy
+          ? [
+              onFacts(
+                `Patchy: ${result.patchy.short} of ${result.patchy.of} asked of the sets before it were not recalled. Drills look for the holes first.`,
+              ),
+            ]
+          : []),
         ...result.reasons.map(onFacts),
       ],
       missing: [],

@@ -96,3 +96,17 @@ export function isCountedAsQuickly(fact: Fact): boolean {
   if (fact.operation === 'add') return small(fact.left) || small(fact.right);
   return fact.operation === 'sub' && small(fact.right);
 }
+
+/** Facts whose answer is one of their numbers, by a rule that needs no thought: + 0, − 0, × 1, ÷ 1. */
+export function needsNoThought({ operation, left, right }: Fact): boolean {
+  switch (operation) {
+    case 'add':
+      return left === 0 || right === 0;
+    case 'sub':
+      return right === 0;
+    case 'mul':
+      return left === 1 || right === 1;
+    case 'div':
+      return right === 1;
+  }
+}

@@ -1,4 +1,4 @@
-import type { Fact } from './fact.ts';
+import { answerOf, needsNoThought, type Fact } from './fact.ts';
 import type { Operation } from './operation.ts';
 
 /** The largest addend, subtrahend, answer of a subtraction, factor, divisor and quotient by default. */
@@ -40,4 +40,9 @@ export function cellOf(fact: Fact): { readonly row: number; readonly column: num
     case 'div':
       return { row: fact.right, column: fact.left / fact.right };
   }
+}
+
+/** The facts of an operation in its range that need no thought, but for 0 itself. */
+export function factsWithoutThought(operation: Operation): Fact[] {
+  return factsInRange(operation).filter((fact) => needsNoThought(fact) && answerOf(fact) > 0);
 }

@@ -4,7 +4,9 @@ import {
   drillOutlook,
   drillPool,
   earlierFacts,
+  isPatchy,
   mostEarlierFacts,
+  mostHoles,
   wasAsked,
   type TriedFact,
 } from './drillPool.ts';
@@ -75,6 +77,29 @@ describe('what a drill may draw on', () => {
     const pool = drillPool(['7x7'], earlier, states, 0, 2);
     expect(pool.filter((one) => !one.known).map((one) => one.fact)).toEqual(['7x7', '2x3', '2x5']);
     expect(drillPool(['7x7'], earlier, states, 0).filter((one) => !one.known)).toHaveLength(1);
+  });
+  it('looks for holes first where what is known has some: more of those found, and the unasked before the due', () => {
+    const earlier = Array.from({ length: 24 }, (_, at) => `2x${at}`);
+    const short = tried({ state: 'missed', dueDay: null });
+    const states = (holes: number, met: number) =>
+      Object.fromEntries(earlier.slice(0, met).map((fact, at) => [fact, at < holes ? short : tried()]));
+    expect(isPatchy(earlier, states(1, 8))).toBe(true);
+    expect(isPatchy(earlier, states(1, 9))).toBe(false);
+    expect(isPatchy(earlier, states(3, 7))).toBe(false);
+    expect(isPatchy([...earlier, ...earlier], states(1, 9))).toBe(false);
+    expect(isPatchy(earlier, { ...states(1, 8), '2x23': tried({ evidence: 0 }) })).toBe(true);
+    for (const state of ['kept', 'secure', 'nearly'] as const)
+      expect(isPatchy(earlier, { ...states(1, 8), '2x0': tried({ state }) })).toBe(false);
+    const pool = drillPool(['7x7'], earlier, states(10, 12), 200, 4);
+    expect(pool.filter((one) => !one.known && !one.ofSet)).toHaveLength(mostHoles);
+    const known = pool.filter((one) => one.known);
+    expect(known.slice(0, 12).every((one) => one.evidence === 0)).toBe(true);
+    expect(known.slice(12).map((one) => one.due)).toEqual([true, true]);
+    // Without holes the due come before the unasked.
+    const whole = drillPool(['7x7'], earlier, states(0, 12), 200, 4).filter((one) => one.known);
+    expect(whole.slice(0, 12).every((one) => one.due)).toBe(true);
+    // Where no strays are carried along, holes are not either.
+    expect(drillPool(['7x7'], earlier, states(10, 12), 200).filter((one) => !one.known)).toHaveLength(1);
   });
   it('earlier facts come nearest set first, as many sets back as asked', () => {
     const sets = pathways[0]?.sets.mul ?? [];

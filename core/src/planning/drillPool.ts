@@ -1,6 +1,7 @@
 import type { FactKey } from '../facts/fact.ts';
 import type { FactSet } from '../facts/factSet.ts';
 import type { DrillFact } from '../practice/drill.ts';
+import { patchyFrom } from '../practice/placement.ts';
 import { isRecalled, type FactState } from '../recall/factState.ts';
 
 /** What is kept of one fact, in short. */
@@ -17,10 +18,29 @@ export const mostEarlierFacts = 40;
 /** The most facts of earlier sets found not to be recalled that a drill carries along to be learnt. */
 export const mostStrays = 4;
 
+/** Where what is known of earlier sets has holes, a drill carries along so many of those found. */
+export const mostHoles = 8;
+
+/**
+ * Whether what is known of earlier sets has holes: of eight facts or more that gave evidence, an eighth or more are not recalled, nor
+ * nearly.
+ */
+export function isPatchy(earlier: readonly FactKey[], tried: Readonly<Record<FactKey, TriedFact>>): boolean {
+  const met = [...new Set(earlier)].flatMap((fact) => {
+    const found = tried[fact];
+    return found && found.evidence > 0 ? [found] : [];
+  });
+  const short = met.filter(
+    ({ state }) => !isRecalled(state) && state !== 'secure' && state !== 'nearly',
+  ).length;
+  return met.length >= patchyFrom.answers && short >= patchyFrom.share * met.length;
+}
+
 /**
  * The facts a drill on `facts` may deal. Those of earlier sets come along as known ones: the due, then those with least
  * evidence; untried ones of sets already passed are taken as known until they show otherwise. Up to `strays` of those that did show
- * otherwise are carried along to be learnt, the nearest set first. `today` is a day number.
+ * otherwise are carried along to be learnt, the nearest set first; more of them, and the untried before the due, where what is known
+ * has holes. `today` is a day number.
  */
 export function drillPool(
   facts: readonly FactKey[],
@@ -43,10 +63,17 @@ export function drillPool(
     };
   };
   const before = [...new Set(earlier)].filter((fact) => !own.has(fact)).map((fact) => entry(fact, false));
-  const short = before.filter((one) => !one.known && one.evidence > 0).slice(0, strays);
+  const patchy = isPatchy(earlier, tried);
+  const most = patchy && strays > 0 ? mostHoles : strays;
+  const short = before.filter((one) => !one.known && one.evidence > 0).slice(0, most);
+  // Where holes are known of, those nobody has asked are looked at before what is due.
+  const unasked = (one: DrillFact) => patchy && one.evidence === 0;
   const others = before
     .filter((one) => one.known)
-    .sort((a, b) => Number(b.due) - Number(a.due) || a.evidence - b.evidence)
+    .sort(
+      (a, b) =>
+        Number(unasked(b)) - Number(unasked(a)) || Number(b.due) - Number(a.due) || a.evidence - b.evidence,
+    )
     .slice(0, mostEarlierFacts);
   return [...[...own].map((fact) => entry(fact, true)), ...short, ...others];
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseFactKey, unorderedKey } from '../facts/fact.ts';
+import { needsNoThought, parseFactKey, unorderedKey } from '../facts/fact.ts';
 import { operations } from '../facts/operation.ts';
 import { pathways } from '../facts/pathway.ts';
 import { answerClasses } from '../recall/answerClass.ts';
@@ -64,6 +64,75 @@ describe('placement', () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  it('times a keypad nobody measured on six facts that need no thought, which decide nothing and come on top', () => {
+    fc.assert(
+      fc.property(
+        someList,
+        fc.nat(),
+        fc.array(fc.constantFrom(...answerClasses), { minLength: 50, maxLength: 50 }),
+        (sets, seed, list) => {
+          const given = { ...plan(sets, seed), opens: true, warmsUp: true };
+          const { answers, reading } = play(given, (_, at) => list[at] ?? 'missed');
+          const warmUps = answers.filter((_, at) => readPlacement(given, answers.slice(0, at)).next?.opening);
+          // One that gave no time is made up for, twice.
+          const timed = list.map((one) => one !== 'missed' && one !== 'right');
+          const sixth = timed.findIndex((_, at) => timed.slice(0, at + 1).filter(Boolean).length === 6) + 1;
+          expect(warmUps.length).toBe(Math.min(8, sixth === 0 ? 8 : sixth));
+          expect(new Set(warmUps.map((one) => one.fact)).size).toBe(warmUps.length);
+          for (const { fact } of warmUps) expect(needsNoThought(parseFactKey(fact))).toBe(true);
+          const after = readPlacement(given, warmUps);
+          expect(after.tallies.every((one) => one.recalled + one.short === 0)).toBe(true);
+          expect(placementResult(given, after)).toBeUndefined();
+          // From there on it is the placement that it is without them.
+          const plainly = { ...plan(sets, seed) };
+          const rest = answers.slice(warmUps.length);
+          expect(rest.length).toBeLessThanOrEqual(mostPlacementPrompts);
+          rest.forEach((one, at) =>
+            expect(readPlacement(plainly, rest.slice(0, at)).next?.fact).toBe(one.fact),
+          );
+          expect(reading.next).toBeUndefined();
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('says that what is known is patchy where one in eight asked of the sets before was not recalled', () => {
+    const sets = pathways[0]?.sets.mul ?? [];
+    const result = (tallies: readonly (readonly [recalled: number, short: number])[]) => {
+      const list = sets.map((_, at) => {
+        const [recalled, short] = tallies[at] ?? [0, 0];
+        return { recalled, short };
+      });
+      const reading = { ...readPlacement(plan(sets), []), tallies: list, odds: placementOdds(list) };
+      return placementResult(plan(sets), reading);
+    };
+    const known = [
+      [4, 0],
+      [4, 0],
+      [5, 1],
+    ] as const;
+    const begin = result([...known, [5, 1], [0, 6]]);
+    expect(begin).toMatchObject({ begin: 4, patchy: null });
+    expect(result([...known, [5, 2], [0, 6]])).toMatchObject({ begin: 4, patchy: { short: 3, of: 21 } });
+    // Seven answers are too few, and what is missing from the first set on is no hole.
+    expect(
+      result([
+        [3, 1],
+        [3, 0],
+        [0, 6],
+      ]),
+    ).toMatchObject({ begin: 2, patchy: null });
+    expect(
+      result([
+        [4, 0],
+        [4, 0],
+        [0, 6],
+        [0, 6],
+      ])?.patchy,
+    ).toBeNull();
   });
 
   it('asks at most 36, ends on an easy fact, never asks one twice but that', () => {

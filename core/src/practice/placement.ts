@@ -1,7 +1,9 @@
-import { factKey, parseFactKey, turnaroundOf, unorderedKey, type FactKey } from '../facts/fact.ts';
+import { factKey, parseFactKey, turnaroundOf, unorderedKey, type Fact, type FactKey } from '../facts/fact.ts';
 import type { FactSet } from '../facts/factSet.ts';
+import { factsWithoutThought } from '../facts/range.ts';
 import { createRandom, shuffled } from '../random/random.ts';
 import type { AnswerClass } from '../recall/answerClass.ts';
+import { easyAnswersNeeded } from '../recall/provisionalOverhead.ts';
 import { bandOf, mostLikely, placementOdds, type SetTally } from './placementOdds.ts';
 
 /** The most prompts a placement asks, the easy one that closes it among them. */
@@ -27,6 +29,8 @@ export interface PlacementPlan {
   readonly timed: boolean;
   /** It opens with an easy fact that decides nothing. Placements begun before there was one say nothing. */
   readonly opens?: boolean;
+  /** It opens with facts that need no thought, so that the time of a keypad nobody measured is known; they decide nothing. */
+  readonly warmsUp?: boolean;
 }
 
 /** One answer of a placement, in the order given. */
@@ -79,7 +83,7 @@ export function beginPlacement(plan: PlacementPlan): PlacementReading {
   if (!Number.isInteger(plan.startAt) || plan.startAt < 0 || plan.startAt >= count)
     throw new RangeError(`startAt should be a whole number from 0 to ${count - 1}.`);
   const tallies = plan.sets.map((): SetTally => ({ recalled: 0, short: 0 }));
-  const opening = plan.opens ? openingPrompt(plan).fact : undefined;
+  const opening = plan.opens && !plan.warmsUp ? openingPrompt(plan).fact : undefined;
   return withNext(plan, {
     tallies,
     odds: placementOdds(tallies),
@@ -127,14 +131,49 @@ export function placeAnswer(
 
 function withNext(plan: PlacementPlan, reading: Omit<PlacementReading, 'next'>): PlacementReading {
   const { answers, search, odds, used, orders, tallies } = reading;
-  if (plan.opens && answers.length === 0) return { ...reading, next: openingPrompt(plan) };
-  const most = plan.most ?? mostPlacementPrompts;
+  const { asked: warmUps, goesOn } = warmUpsOf(plan, answers);
+  if (goesOn) return { ...reading, next: warmUpPrompt(plan, warmUps) };
+  if (plan.opens && !plan.warmsUp && answers.length === 0) return { ...reading, next: openingPrompt(plan) };
+  const most = (plan.most ?? mostPlacementPrompts) + warmUps;
   const at = answers.length < most - 1 ? nextSet(search, odds, orders, used) : undefined;
   if (at !== undefined) {
     const fact = orders[at]?.[used[at] as number] as FactKey;
     return { ...reading, next: { fact, set: at, closing: false, why: whyOf(search, at, plan, tallies) } };
   }
-  return { ...reading, next: answers.length === 0 ? undefined : closingPrompt(plan, answers) };
+  return { ...reading, next: answers.length === 0 ? undefined : closingPrompt(plan, answers.slice(warmUps)) };
+}
+
+/** The most facts that need no thought that are asked, where some of them gave no time. */
+const mostWarmUps = 8;
+
+/** How many answers were to facts that need no thought, and whether more of them are wanted. */
+function warmUpsOf(
+  plan: PlacementPlan,
+  answers: readonly PlacementAnswer[],
+): { readonly asked: number; readonly goesOn: boolean } {
+  if (!plan.warmsUp) return { asked: 0, goesOn: false };
+  let usable = 0;
+  let asked = 0;
+  for (const { class: name } of answers) {
+    if (usable === easyAnswersNeeded || asked === mostWarmUps) return { asked, goesOn: false };
+    asked += 1;
+    if (name !== 'missed' && name !== 'right') usable += 1;
+  }
+  return { asked, goesOn: usable < easyAnswersNeeded && asked < mostWarmUps };
+}
+
+/** Facts that need no thought, each once: 2 to 9 with 0 or 1. */
+function warmUpPrompt(plan: PlacementPlan, nth: number): PlacementPrompt {
+  const operation = parseFactKey(plan.sets[0]?.introduces[0] as FactKey).operation;
+  const facts = factsWithoutThought(operation).filter((fact) => fact.left >= 2 && fact.left <= 9);
+  const fact = shuffled(facts, createRandom(plan.seed))[nth] as Fact;
+  return {
+    fact: factKey(fact),
+    set: 0,
+    opening: true,
+    closing: false,
+    why: 'Needs no thought: it shows how long the keys take. It decides nothing.',
+  };
 }
 
 interface Search {
@@ -271,6 +310,8 @@ export interface PlacementResult {
   readonly band: readonly number[];
   readonly chance: number;
   readonly reasons: readonly string[];
+  /** Of the answers on sets before that one an eighth or more were not recalled: what is known has holes. */
+  readonly patchy: { readonly short: number; readonly of: number } | null;
   /** What would narrow the band; empty when it holds one set. */
   readonly wouldNarrow: string;
 }
@@ -303,8 +344,18 @@ export function placementResult(plan: PlacementPlan, reading: PlacementReading):
     band,
     chance: odds[begin] as number,
     reasons: found,
+    patchy: patchyOf(tallies.slice(0, begin)),
     wouldNarrow,
   };
+}
+
+/** Answers from which it is told that what is known has holes, and the share of them not recalled. */
+export const patchyFrom = { answers: 8, share: 1 / 8 } as const;
+
+function patchyOf(before: readonly SetTally[]): PlacementResult['patchy'] {
+  const short = before.reduce((sum, one) => sum + one.short, 0);
+  const of = before.reduce((sum, one) => sum + one.recalled + one.short, 0);
+  return of >= patchyFrom.answers && short >= patchyFrom.share * of ? { short, of } : null;
 }
 
 function askedOf(tally: SetTally | undefined): string {

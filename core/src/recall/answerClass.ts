@@ -12,6 +12,9 @@ export const answerClassNames: Readonly<Record<AnswerClass, string>> = {
   noEvidence: 'in doubt',
 };
 
+/** No child answers a fact sooner, ms, whatever the overhead: a corrected time below it says that too much was taken off. */
+export const leastCorrectedMs = 150;
+
 export interface ClassifyInput {
   /** Prompt painted to answer begun, ms; null: untimed. */
   readonly latencyMs: number | null;
@@ -28,15 +31,15 @@ export interface Classified {
   readonly class: AnswerClass;
   /** Latency less overhead, not below 0, ms; null when there is no usable time. */
   readonly correctedMs: number | null;
-  /** The overhead was longer than the latency: the time was floored at 0. */
-  readonly floored: boolean;
+  /** The corrected time is shorter than a time can be: the overhead taken off is too long. */
+  readonly tooQuick: boolean;
   /** The time lies within one spread of the limit. */
   readonly inDoubt: boolean;
 }
 
 /**
  * The class of one answer. What the tutor saw outranks the clock; an aided answer is at most worked out;
- * a time within one spread of the recall limit is no evidence either way.
+ * a time within one spread of the recall limit, or shorter than a time can be, is no evidence either way.
  */
 export function classify(input: ClassifyInput): Classified {
   const timed = input.latencyMs !== null && !input.voided;
@@ -44,17 +47,18 @@ export function classify(input: ClassifyInput): Classified {
   const correctedMs = raw === null ? null : Math.max(0, raw);
   const inDoubt =
     correctedMs !== null && input.spreadMs > 0 && Math.abs(correctedMs - input.limitMs) <= input.spreadMs;
+  const tooQuick = raw !== null && raw < leastCorrectedMs;
   const result = (name: AnswerClass): Classified => ({
     class: name,
     correctedMs,
-    floored: raw !== null && raw < 0,
+    tooQuick,
     inDoubt,
   });
   if (!input.correct) return result('missed');
   if (input.seen.some((mark) => doubtMarks.has(mark))) return result('noEvidence');
   if (input.aided || input.seen.some((mark) => workingMarks.has(mark))) return result('workedOut');
   if (correctedMs === null) return result('right');
-  if (inDoubt) return result('noEvidence');
+  if (inDoubt || tooQuick) return result('noEvidence');
   return result(correctedMs <= input.limitMs ? 'recalled' : 'workedOut');
 }
 

@@ -1,4 +1,4 @@
-import type { CaptureWay } from './answer.ts';
+import type { Answer, CaptureWay } from './answer.ts';
 import {
   calibrationAgeDays,
   calibrationLastsDays,
@@ -11,6 +11,8 @@ import {
   type Overhead,
 } from './calibration.ts';
 import { ceilingInForce, namingCeilingOf, type Ceiling } from './ceiling.ts';
+import { overheadShortByMs } from './overheadWatch.ts';
+import { easyRawMs, provisionalOverhead } from './provisionalOverhead.ts';
 import { recallLimitMs, type RecallLimit } from './recallLimit.ts';
 
 /** What has been measured of a pupil and of the tutor at the table. Instants ISO 8601, times ms. */
@@ -25,9 +27,15 @@ export interface Measured {
   readonly judging: { readonly at: string; readonly timesMs: readonly number[] } | null;
   /** The ceiling of the pupil's own answers in this way of capture, where there are enough. */
   readonly ownCeiling?: Ceiling | null;
+  /** Raw times of a visit's first answers by keypad on facts that need no thought, where there were enough, ms. */
+  readonly easyKeypadMs?: readonly number[] | null;
+  /** The fastest tenth of the latest answers in this way of capture, ms beyond the measured overhead; null: too few. */
+  readonly quickestTenthMs?: number | null;
   /** The audio path of this tutor's device. */
   readonly voice?: { readonly at: string; readonly timesMs: readonly number[] } | null;
 }
+
+type OverheadSources = Pick<Measured, 'capture' | 'keypad' | 'judging' | 'voice' | 'easyKeypadMs'>;
 
 /** How answers are measured from now on. */
 export interface Measuring {
@@ -57,10 +65,51 @@ export function measuringOf(measured: Measured, now: string): Measuring {
   };
 }
 
+/**
+ * The overhead of an answer of so many digits while a visit goes on: where the keypad is not calibrated, the first answers of the
+ * visit so far that needed no thought give a provisional one. `answers`: of the visit, in the order given.
+ */
+export function overheadInVisit(
+  { overheadFor }: Pick<Measuring, 'overheadFor'>,
+  way: CaptureWay,
+  answers: readonly Answer[],
+): (digits: number) => Overhead {
+  if (way !== 'keypad') return overheadFor;
+  const provisional = provisionalOverhead(easyRawMs(answers));
+  if (!provisional) return overheadFor;
+  return (digits) => {
+    const measured = overheadFor(digits);
+    return measured.calibrated ? measured : provisional;
+  };
+}
+
+/** The overhead as it was measured, but for what the latest answers show of it since. */
 function overheadsOf(measured: Measured): (digits: number) => Overhead {
+  const found = measuredOverheads(measured);
+  const { quickestTenthMs = null, easyTimesMs } = measured;
+  return (digits) => {
+    const one = found(digits);
+    if (!one.calibrated) return one;
+    const shortByMs = overheadShortByMs(quickestTenthMs, easyTimesMs, one.spreadMs);
+    if (shortByMs === 0) return one;
+    return {
+      ...one,
+      overheadMs: Math.max(0, one.overheadMs - shortByMs),
+      calibrated: false,
+      because: `Answers come ${Math.round(shortByMs)} ms sooner than was measured: measure again.`,
+    };
+  };
+}
+
+/** Overheads as they were measured, by the number of digits of an answer. */
+export function measuredOverheads(measured: OverheadSources): (digits: number) => Overhead {
   if (measured.capture === 'keypad') {
     const overheads = measured.keypad ? keypadOverheads(measured.keypad.samples) : undefined;
-    return (digits) => keypadOverheadFor(overheads, digits);
+    const provisional = provisionalOverhead(measured.easyKeypadMs ?? []);
+    return (digits) => {
+      const one = keypadOverheadFor(overheads, digits);
+      return one.calibrated ? one : (provisional ?? one);
+    };
   }
   const overhead =
     measured.capture === 'voice'

@@ -53,15 +53,20 @@ describe('quantiles', () => {
 
 describe('classify', () => {
   it('goes by the corrected time', () => {
-    expect(classify(timed)).toEqual({ class: 'recalled', correctedMs: 1200, floored: false, inDoubt: false });
+    expect(classify(timed)).toEqual({
+      class: 'recalled',
+      correctedMs: 1200,
+      tooQuick: false,
+      inDoubt: false,
+    });
     expect(classify({ ...timed, latencyMs: 3000 }).class).toBe('workedOut');
     expect(classify({ ...timed, latencyMs: 2650 })).toMatchObject({ class: 'noEvidence', inDoubt: true });
     expect(classify({ ...timed, latencyMs: 2500 })).toMatchObject({ class: 'noEvidence', correctedMs: 1900 });
     expect(classify({ ...timed, latencyMs: 2600, spreadMs: 0 }).class).toBe('recalled');
     expect(classify({ ...timed, latencyMs: 200 })).toEqual({
-      class: 'recalled',
+      class: 'noEvidence',
       correctedMs: 0,
-      floored: true,
+      tooQuick: true,
       inDoubt: false,
     });
   });

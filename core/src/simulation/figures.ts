@@ -57,6 +57,10 @@ export interface World {
   readonly namingShare: number;
   /** From how many namings the ceiling of naming is known; null: exactly. */
   readonly namings: number | null;
+  /** The true overhead at the first visit, ms. */
+  readonly trueOverheadMs: number;
+  /** What a fact that needs no thought takes beyond copying a number, ms. */
+  readonly easyMs: number;
   /** Half the interquartile range of the overhead, ms. */
   readonly spreadMs: number;
   /** What is subtracted is longer than the true overhead by so much, ms; shorter where below 0. */
@@ -64,9 +68,6 @@ export interface World {
   /** The true overhead shrinks by so much with each visit, ms, down to half. */
   readonly overheadDriftMs: number;
 }
-
-/** The true overhead at the first visit, ms: a keypad nobody measured. */
-export const trueOverheadMs = 650;
 
 /** The yardstick's world. */
 export const yardstick: World = {
@@ -76,6 +77,8 @@ export const yardstick: World = {
   answersAVisit: 40,
   namingShare: 1,
   namings: null,
+  trueOverheadMs: 650,
+  easyMs: 350,
   spreadMs: 150,
   overheadOffMs: 0,
   overheadDriftMs: 0,

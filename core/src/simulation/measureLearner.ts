@@ -2,7 +2,7 @@ import type { FactKey } from '../facts/fact.ts';
 import { normal, type RandomSource } from '../random/random.ts';
 import { classify, type Classified } from '../recall/answerClass.ts';
 import type { Mark } from '../recall/mark.ts';
-import { trueOverheadMs, yardstick, type World } from './figures.ts';
+import { yardstick, type World } from './figures.ts';
 import { ask, type Learner, type LearnerAnswer } from './learner.ts';
 
 /** How a simulated answer is measured. */
@@ -39,19 +39,24 @@ export function measure(
   { limitMs, see = () => [], world = yardstick, visit = 0, overheadMs }: LearnerMeasuring,
 ): MeasuredAnswer {
   const answer = ask(learner, fact, day, random);
-  const error = (world.spreadMs / halfQuartiles) * normal(random);
-  const trueMs = Math.max(trueOverheadMs / 2, trueOverheadMs - world.overheadDriftMs * visit);
-  const rawMs = Math.max(0, answer.latencyMs + trueMs + error);
+  const rawMs = rawTimeMs(answer.latencyMs, world, visit, random);
   const seen = see(answer);
   const measured = classify({
     latencyMs: rawMs,
     voided: false,
     correct: answer.right,
-    overheadMs: overheadMs ?? trueOverheadMs + world.overheadOffMs,
+    overheadMs: overheadMs ?? world.trueOverheadMs + world.overheadOffMs,
     spreadMs: world.spreadMs,
     limitMs,
     seen,
     aided: false,
   });
   return { ...answer, measured, seen, rawMs };
+}
+
+/** The raw time of what took a learner so long, ms: with the overhead as it is on that visit, which varies by its spread. */
+export function rawTimeMs(latencyMs: number, world: World, visit: number, random: RandomSource): number {
+  const error = (world.spreadMs / halfQuartiles) * normal(random);
+  const trueMs = Math.max(world.trueOverheadMs / 2, world.trueOverheadMs - world.overheadDriftMs * visit);
+  return Math.max(0, latencyMs + trueMs + error);
 }

@@ -1,8 +1,10 @@
 import type { FactSet } from '../facts/factSet.ts';
-import { createRandom, mixSeed, seedFrom } from '../random/random.ts';
+import { createRandom, mixSeed, normal, seedFrom, type RandomSource } from '../random/random.ts';
 import { beginPlacement, placeAnswer, placementResult, type PlacementPlan } from '../practice/placement.ts';
-import { measure } from './measureLearner.ts';
-import { yardstick } from './figures.ts';
+import { defaultOverheadMs } from '../recall/calibration.ts';
+import { provisionalOverhead } from '../recall/provisionalOverhead.ts';
+import { measure, rawTimeMs } from './measureLearner.ts';
+import { yardstick, type World } from './figures.ts';
 import { makeLearner, trueFirstSet, type Profile } from './profiles.ts';
 
 /** One simulated placement. */
@@ -12,23 +14,40 @@ export interface PlacementRun {
   readonly named: number;
   readonly band: readonly number[];
   readonly prompts: number;
+  /** What was known was said to have holes. */
+  readonly patchy: boolean;
 }
 
-/** Places one learner whose knowledge gives out at `first`. Own pace: a slow child's limit fits the child. */
+export interface PlacementSetting {
+  /** A slow child's limit fits the child. */
+  readonly ownPace?: boolean;
+  readonly world?: World;
+  /** How the keypad's own time is known: measured; assumed, as where nobody measured it; or from the first answers of the visit. */
+  readonly overhead?: 'measured' | 'assumed' | 'provisional';
+}
+
+/** Places one learner whose knowledge gives out at `first`. */
 export function simulatePlacement(
   profile: Profile,
   sets: readonly FactSet[],
   first: number,
   seed: number,
-  ownPace = false,
+  { ownPace = false, world = yardstick, overhead = 'measured' }: PlacementSetting = {},
 ): PlacementRun {
   // Seeds count up, and draws of neighbours are alike unless they are mixed.
   const random = createRandom(mixSeed(seed));
-  const learner = makeLearner(profile, sets, first, random);
+  const learner = makeLearner(profile, sets, first, random, world);
   const truth = trueFirstSet(learner, sets);
-  const plan: PlacementPlan = { sets, startAt: 0, seed: seedFrom(random), timed: true, opens: true };
-  const limitMs =
-    ownPace && profile === 'slow' ? 2 * yardstick.figures.recalled.medianMs * yardstick.slowPace : 2000;
+  const plan: PlacementPlan = {
+    sets,
+    startAt: 0,
+    seed: seedFrom(random),
+    timed: true,
+    opens: true,
+    warmsUp: overhead === 'provisional',
+  };
+  const limitMs = ownPace && profile === 'slow' ? 2 * world.figures.recalled.medianMs * world.slowPace : 2000;
+  const easyRawMs: number[] = [];
   let reading = beginPlacement(plan);
   for (;;) {
     if (!reading.next) {
@@ -38,9 +57,34 @@ export function simulatePlacement(
         named: result?.begin ?? sets.length,
         band: result?.band ?? [],
         prompts: reading.answers.length,
+        patchy: result?.patchy != null,
       };
     }
-    const { measured } = measure(learner, reading.next.fact, 0, random, { limitMs });
-    reading = placeAnswer(plan, reading, { fact: reading.next.fact, class: measured.class });
+    const { fact, opening = false } = reading.next;
+    if (opening && plan.warmsUp) {
+      easyRawMs.push(easyTimeMs(learner.pace, world, random));
+      reading = placeAnswer(plan, reading, { fact, class: 'recalled' });
+      continue;
+    }
+    const known = overheadOf(overhead, easyRawMs);
+    const { measured } = measure(learner, fact, 0, random, {
+      limitMs,
+      world,
+      ...(known === undefined ? {} : { overheadMs: known }),
+    });
+    reading = placeAnswer(plan, reading, { fact, class: measured.class });
   }
+}
+
+/** Raw time of a fact that needs no thought, ms. */
+function easyTimeMs(pace: number, world: World, random: RandomSource): number {
+  const latencyMs = world.easyMs * pace * Math.exp(world.figures.recalled.sigma * normal(random));
+  return rawTimeMs(latencyMs, world, 0, random);
+}
+
+/** What is subtracted, ms; undefined: the true overhead. */
+function overheadOf(how: PlacementSetting['overhead'], easyRawMs: readonly number[]): number | undefined {
+  if (how === 'measured') return undefined;
+  if (how === 'assumed') return defaultOverheadMs.keypad;
+  return provisionalOverhead(easyRawMs)?.overheadMs ?? defaultOverheadMs.keypad;
 }

@@ -1,5 +1,5 @@
-import { decide } from '../advance/decide.ts';
-import { isMinuteOffered, type CheckResult, type JudgedAnswer } from '../advance/decision.ts';
+import { decide, judgeByRule } from '../advance/decide.ts';
+import { isMinuteOffered, lookedBack, type CheckResult, type JudgedAnswer } from '../advance/decision.ts';
 import { isUntimed, type Policy, type School } from '../advance/policy.ts';
 import { answerOf, parseFactKey, type FactKey } from '../facts/fact.ts';
 import type { FactSet } from '../facts/factSet.ts';
@@ -10,10 +10,12 @@ import { makeMixedForm } from '../practice/probeForm.ts';
 import { createRandom, mixSeed, seedFrom, type RandomSource } from '../random/random.ts';
 import { ceilingInForce, ownCeiling, ownCeilingOf, type Ceiling } from '../recall/ceiling.ts';
 import { digitsCorrect } from '../recall/digits.ts';
-import { isRecalled, type ClassedAnswer } from '../recall/factState.ts';
+import { isRecalled, latestOfEach, type ClassedAnswer } from '../recall/factState.ts';
 import { factStateOf } from '../recall/timedState.ts';
 import { untimedStateOf } from '../recall/untimedState.ts';
 import type { Mark } from '../recall/mark.ts';
+import { overheadShortByMs, overheadWatched, quickestTenth } from '../recall/overheadWatch.ts';
+import { newCalls, noteCalls, type Calls } from './calls.ts';
 import { yardstick, type World } from './figures.ts';
 import type { Learner } from './learner.ts';
 import { measure, type LearnerMeasuring } from './measureLearner.ts';
@@ -21,6 +23,8 @@ import { makeLearner, notInstantShare, type Profile } from './profiles.ts';
 
 /** The days of the week on which visits fall. */
 export const visitWeekdays = [0, 3] as const;
+/** Answers on other facts that show how the child's own times lie, the latest. */
+const latestOthers = 240;
 /** A learner not moved on by then counts as never. */
 export const mostVisits = 60;
 
@@ -37,6 +41,8 @@ export interface SchoolRun {
   readonly furtherVisits: number | null;
   /** Facts not recalled at the start. */
   readonly shortAtStart: number;
+  /** What was said of chances at the end of each visit, where that was asked. */
+  readonly calls?: Calls;
 }
 
 export interface SchoolSetting {
@@ -51,6 +57,8 @@ export interface SchoolSetting {
   /** Naming prompts a minute; null: not measured. */
   readonly ceiling?: number | null;
   readonly world?: World;
+  /** Compares the chances that are said with what is so. */
+  readonly calls?: boolean;
 }
 
 /**
@@ -78,6 +86,7 @@ export function simulateSchool(
     watching: false,
     answers: new Map(),
     intervals: [],
+    beyondMs: [],
     judged: [],
     checks: [],
     prompts: 0,
@@ -85,6 +94,7 @@ export function simulateSchool(
   const shortAtStart = facts.filter((fact) => !truth(fact)).length;
   let readyVisits = 0;
   let heldVisits = 0;
+  const calls = setting.calls ? newCalls() : undefined;
   let firstOffered: number | undefined;
   for (let visit = 0; visit < mostVisits; visit += 1) {
     const day = Math.floor(visit / 2) * 7 + (visitWeekdays[visit % 2] as number);
@@ -92,17 +102,22 @@ export function simulateSchool(
     const used = visit % 2 === 0 && !isUntimed(setting.school) ? minute(table, facts, earlier) : 0;
     drill(table, facts, earlier, Math.max(0, world.answersAVisit - used));
     const asked = () =>
-      decide({
+      (calls ? decide : judgeByRule)({
         school: setting.school,
         policy: setting.policy,
         set,
         answers: record.judged,
+        others: latestOfEach(
+          record.judged.filter((one) => !set.practises.includes(one.fact)),
+          lookedBack,
+        ).slice(-latestOthers),
         checks: record.checks,
         ceiling: ceilingNow(setting, record, day),
         timeZone: 'UTC',
         grade: 3,
       });
     let decision = asked();
+    if (calls) noteCalls(calls, record.judged, decision, facts, truth);
     if (decision.strays.length > 0 || decision.offer?.kind === 'minute') firstOffered ??= visit;
     record.watching = decision.offer?.kind === 'watch';
     // The tutor takes what is offered at once.
@@ -125,6 +140,7 @@ export function simulateSchool(
         readyVisits,
         heldVisits,
         shortAtStart,
+        ...(calls ? { calls } : {}),
         furtherVisits: firstOffered === undefined ? 0 : visit - firstOffered,
       };
   }
@@ -135,6 +151,7 @@ export function simulateSchool(
     readyVisits,
     heldVisits,
     shortAtStart,
+    ...(calls ? { calls } : {}),
     furtherVisits: firstOffered === undefined ? null : mostVisits - firstOffered,
   };
 }
@@ -169,6 +186,8 @@ interface Record {
   /** The school has asked to watch for counting. */
   watching: boolean;
   readonly intervals: Interval[];
+  /** Raw times of right answers less the overhead as it was measured, ms. */
+  readonly beyondMs: number[];
   readonly answers: Map<FactKey, ClassedAnswer[]>;
   readonly judged: JudgedAnswer[];
   readonly checks: CheckResult[];
@@ -193,7 +212,13 @@ function put({ setting, world, learner, random, day, visit, record }: Table, fac
     visit,
     see: (answer) => seenOf(setting, answer.truth, fact, random, record.watching),
   };
-  const answer = measure(learner, fact, day, random, how);
+  const measuredMs = world.trueOverheadMs + world.overheadOffMs;
+  const quickest = quickestTenth(record.beyondMs.slice(-overheadWatched.answers));
+  const answer = measure(learner, fact, day, random, {
+    ...how,
+    overheadMs: measuredMs - overheadShortByMs(quickest, [], world.spreadMs),
+  });
+  if (answer.right) record.beyondMs.push(answer.rawMs - measuredMs);
   const at = instant(day, record.prompts);
   // Without a clock a right answer is right; only what the tutor marks tells more.
   const name =

@@ -51,6 +51,7 @@ export function tryOn(
   seen = 0,
   world: World = yardstick,
   watched = 0,
+  calls = false,
 ): SchoolRun {
   const [operation, at] = trialPlaces[seed % trialPlaces.length] as (typeof trialPlaces)[number];
   return simulateSchool(
@@ -61,6 +62,7 @@ export function tryOn(
       seen,
       watched,
       world,
+      calls,
       limitMs: trialLimitMs(profile, world),
       ceiling: trialCeiling(profile, world, seed),
     },

@@ -18,7 +18,7 @@ import { refreshAllFacts } from '../store/states.ts';
 import { bookOf } from '../store/pathways.ts';
 import { openPlacement } from '../store/placements.ts';
 import { ownIntervals } from '../store/ceiling.ts';
-import { askAgain, proposalFor, standingOf } from '../store/proposal.ts';
+import { askAgain, factChance, proposalFor, standingOf } from '../store/proposal.ts';
 import { addPupil, changePupil, deletePupil, keepOwnWay, movePupil } from '../store/pupils.ts';
 import { listPupils } from '../store/pupilList.ts';
 import { findPupil, holdPupil } from '../store/pupilRecord.ts';
@@ -121,14 +121,21 @@ export function pupilRoutes(house: House): Hono<Env> {
 
   app.get('/pupils/:id/answers', async (c) => {
     const id = idParam(c);
-    const fact = c.req.query('fact');
-    if (fact === undefined || !tryParseFactKey(fact))
-      refuse(400, 'fact should be a key such as 7x8.', 'fact');
+    const fact = factOf(c);
     const rows = await inOwnRoom(house, c, async (tx, session) => {
       await known(tx, session.timeZone, id);
       return answersOnFacts(tx, id, [fact]);
     });
     return c.json(rows.slice(-mostIds).map(keptAnswerOfRow));
+  });
+
+  app.get('/pupils/:id/chance', async (c) => {
+    const id = idParam(c);
+    const fact = factOf(c);
+    const found = await inOwnRoom(house, c, async (tx, session) =>
+      factChance(tx, await known(tx, session.timeZone, id), fact, session.timeZone),
+    );
+    return c.json(found);
   });
 
   app.get('/pupils/:id/decisions/:decision/answers', async (c) => {
@@ -192,6 +199,14 @@ export function pupilRoutes(house: House): Hono<Env> {
   });
 
   return app;
+}
+
+/** The fact that is asked about. */
+function factOf(c: Context<Env>): string {
+  const fact = c.req.query('fact');
+  return fact !== undefined && tryParseFactKey(fact)
+    ? fact
+    : refuse(400, 'fact should be a key such as 7x8.', 'fact');
 }
 
 /** Which answers behind a decision are asked for: those of its facts, unless `?of=checks`. */

@@ -40,6 +40,13 @@ export interface AnswerRow {
 export const answerColumns =
   'id, pupil_id, visit_id, play_id, fact, at, clock_corrected, judgement, given, latency_ms, voided, way, overhead_ms, spread_ms, calibrated, limit_ms, aided, seen, replaces, stands, hidden, aid';
 
+/** The same, of a table under a name. */
+export const answerColumnsOf = (table: string): string =>
+  answerColumns
+    .split(', ')
+    .map((one) => `${table}.${one}`)
+    .join(', ');
+
 export function answerOfRow(row: AnswerRow): Answer {
   return {
     id: row.id,
@@ -99,6 +106,23 @@ export async function latestOnFacts(
      order by l.at, l.id`,
     [tx.roomId, pupilId, [...new Set(facts)], most],
   );
+}
+
+/** The latest answers of a pupil with a time, on any fact with the result hidden, oldest first: they show how the child's times lie. */
+export async function latestTimed(
+  tx: RoomTx,
+  pupilId: string,
+  plays: number,
+  most: number,
+): Promise<AnswerRow[]> {
+  const rows = await tx.rows<AnswerRow>(
+    `select ${answerColumnsOf('s')}
+     from (select room_id, id from plays where room_id = $1 and pupil_id = $2 order by started_at desc limit $3) p
+     join standing_answers s on s.room_id = p.room_id and s.play_id = p.id and s.pupil_id = $2
+     where s.hidden = 'result' and s.latency_ms is not null and not s.voided order by s.at desc, s.id desc limit $4`,
+    [tx.roomId, pupilId, plays, most],
+  );
+  return rows.reverse();
 }
 
 /** Answers of some plays, each play's in the order given. */

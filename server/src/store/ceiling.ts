@@ -1,6 +1,6 @@
 import { minutePurposes, ownCeiling, ownCeilingOf, type CaptureWay, type Ceiling } from '@veldrift/core';
 import type { RoomTx } from '../db.ts';
-import { answerColumns, type AnswerRow } from './answers.ts';
+import { answerColumnsOf, type AnswerRow } from './answers.ts';
 
 /** Plays looked back over for a ceiling: more than the answers it takes lie in. */
 const latestPlays = 16;
@@ -23,10 +23,7 @@ export async function ownIntervals(
 ): Promise<IntervalRow[]> {
   const since = new Date(now.getTime() - ownCeiling.days * 86_400_000);
   return tx.rows<IntervalRow>(
-    `select ${answerColumns
-      .split(', ')
-      .map((one) => `s.${one}`)
-      .join(', ')},
+    `select ${answerColumnsOf('s')},
        case when p.purpose = any($8) then a.used_ms - a.before_ms else coalesce(a.last_key_ms, a.latency_ms) end as interval_ms
      from (select room_id, id, purpose from plays
            where room_id = $1 and pupil_id = $2 and way = $3 and started_at > $4 and purpose = any($5)

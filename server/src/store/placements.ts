@@ -40,7 +40,14 @@ export async function planOfPlacement(
   const { deal, seed } = play;
   const sets = deal && (await bookOf(tx)).findPathway(deal.pathwayId)?.sets[deal.operation];
   if (!sets) return undefined;
-  return { sets, startAt: deal.startAt ?? 0, seed, timed: deal.timed ?? true, opens: deal.opens ?? false };
+  return {
+    sets,
+    startAt: deal.startAt ?? 0,
+    seed,
+    timed: deal.timed ?? true,
+    opens: deal.opens ?? false,
+    warmsUp: deal.warmsUp ?? false,
+  };
 }
 
 /** What a placement says, as a decision on the set to begin with; undefined when nothing is known yet. */
@@ -102,6 +109,7 @@ export async function openPlacement(
     seed: last.seed,
     startAt: plan.startAt,
     opens: plan.opens ?? false,
+    warmsUp: plan.warmsUp ?? false,
     answers,
   };
 }

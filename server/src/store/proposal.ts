@@ -1,15 +1,21 @@
 import { createHash } from 'node:crypto';
 import {
+  childTimes,
+  dayNumber,
+  dayOf,
   decide,
+  isUntimed,
   lookedBack,
   measuringOf,
   type EvidenceFolds,
+  recallChance,
   type FactSet,
+  type JudgedAnswer,
   type School,
 } from '@veldrift/core';
-import { gradeOf, policyOf, type Proposal, type Pupil } from '@veldrift/wire';
+import { gradeOf, policyOf, type FactChance, type Proposal, type Pupil } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
-import { latestOnFacts } from './answers.ts';
+import { latestOnFacts, latestTimed } from './answers.ts';
 import { bookOf } from './pathways.ts';
 import { ownCeilingFor } from './ceiling.ts';
 import { checksOnSet } from './checks.ts';
@@ -22,7 +28,11 @@ export async function proposalFor(tx: RoomTx, pupil: Pupil, timeZone: string): P
   // A set that is gone (its pathway was taken away) leaves the first of the shipped pathway.
   const set = (book.findSet(pupil.setId) ?? book.pathways[0]?.sets[pupil.operation][0]) as FactSet;
   const byFacts = factSchools.has(pupil.school);
-  const rows = byFacts ? await latestOnFacts(tx, pupil.id, set.practises, lookedBack) : [];
+  const timed = !isUntimed(pupil.school);
+  const [rows, others] = await Promise.all([
+    byFacts || timed ? latestOnFacts(tx, pupil.id, set.practises, lookedBack) : [],
+    timed ? othersFor(tx, pupil.id, set.practises) : [],
+  ]);
   const now = new Date();
   const { ceiling } = measuringOf(
     {
@@ -40,6 +50,7 @@ export async function proposalFor(tx: RoomTx, pupil: Pupil, timeZone: string): P
     policy,
     set,
     answers: rows.map(classed),
+    others,
     ...(byFacts ? { folds: await evidenceFolds(tx, pupil.id, set.practises, timeZone) } : {}),
     checks: await checksOnSet(tx, pupil.id, set.id, pupil.capture),
     ceiling,
@@ -60,6 +71,41 @@ export async function proposalFor(tx: RoomTx, pupil: Pupil, timeZone: string): P
     ceiling,
     evidenceMark,
     settled: null,
+  };
+}
+
+/** Plays looked back over, and answers taken, for how a child's own times lie. */
+const timesFrom = { plays: 16, answers: 240 } as const;
+
+/** The latest answers of a pupil on other facts than some. */
+async function othersFor(tx: RoomTx, pupilId: string, facts: readonly string[]): Promise<JudgedAnswer[]> {
+  const own = new Set(facts);
+  const rows = await latestTimed(tx, pupilId, timesFrom.plays, timesFrom.answers);
+  return rows.filter((row) => !own.has(row.fact)).map(classed);
+}
+
+/** The chance that a pupil recalls a fact now, by the answers to it and to the pupil's set, and what it rests on. */
+export async function factChance(
+  tx: RoomTx,
+  pupil: Pupil,
+  fact: string,
+  timeZone: string,
+): Promise<FactChance> {
+  const book = await bookOf(tx);
+  const facts = [...new Set([fact, ...(book.findSet(pupil.setId)?.practises ?? [])])];
+  const [rows, others] = await Promise.all([
+    latestOnFacts(tx, pupil.id, facts, lookedBack),
+    othersFor(tx, pupil.id, facts),
+  ]);
+  const answers = rows.map(classed);
+  const times = childTimes([...answers, ...others]);
+  const own = answers.filter((one) => one.fact === fact);
+  const today = dayNumber(dayOf(new Date().toISOString(), timeZone));
+  return {
+    chance: recallChance(own, times, timeZone, today),
+    answers: own.length,
+    recalledMs: Math.exp(times.recalled.mean),
+    workedOutMs: Math.exp(times.workedOut.mean),
   };
 }
 

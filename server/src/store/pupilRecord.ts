@@ -3,17 +3,17 @@ import {
   dayOf,
   isSettled,
   keySigns,
+  measuredOverheads,
   type LastWord,
   type Policy,
   type TriedFact,
 } from '@veldrift/core';
 import { recordInShort, type ListedRecord, type Proposal, type Pupil } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
-import { latestOnFacts } from './answers.ts';
 import { lastWord } from './decisions.ts';
+import { easyKeypadTimes, easyTimes, quickestTenthFor } from './overheads.ts';
 import { keepSaid, proposalFor, saidOf } from './proposal.ts';
 import { inputOfRow, pupilColumns, type PupilRow } from './pupils.ts';
-import { classed } from './states.ts';
 
 /** What is kept of a pupil for lists: the record, with what the school says before the tutor's word on it. */
 export interface KeptForLists {
@@ -75,9 +75,6 @@ export function mondayOf(now: Date, timeZone: string): number {
 
 /** The latest checks in a list's line. */
 const latestRates = 12;
-/** Answers on facts that need no thought that a limit of one's own goes by. */
-const latestEasy = 40;
-const easyFacts = Array.from({ length: 13 }, (_, n) => [`${n}+0`, `0+${n}`]).flat();
 
 /** A pupil without what the school says; asked for at once, in one flight. */
 async function recordOf(tx: RoomTx, timeZone: string, id: string): Promise<Pupil | undefined> {
@@ -122,6 +119,16 @@ async function recordOf(tx: RoomTx, timeZone: string, id: string): Promise<Pupil
   const calibration = (kind: string) => calibrations.find((one) => one.kind === kind);
   const keypad = calibration('keypad');
   const naming = calibration('naming');
+  const keypadCalibration: Pupil['keypadCalibration'] = keypad
+    ? { at: keypad.at.toISOString(), samples: keypad.samples as never }
+    : null;
+  const measured = measuredOverheads({ capture: row.capture, keypad: keypadCalibration, judging: null });
+  const isKeypadUnknown = row.capture === 'keypad' && ![1, 2, 3].every((one) => measured(one).calibrated);
+  const [easyTimesMs, easyKeypadMs, quickestTenthMs] = await Promise.all([
+    row.recall_limit === 'own' ? easyTimes(tx, id) : [],
+    isKeypadUnknown ? easyKeypadTimes(tx, id, new Date()) : null,
+    quickestTenthFor(tx, id, row.capture, keypadCalibration),
+  ]);
   return {
     ...inputOfRow(row),
     createdAt: row.created_at.toISOString(),
@@ -138,22 +145,14 @@ async function recordOf(tx: RoomTx, timeZone: string, id: string): Promise<Pupil
       looksAt: (one.looks ?? []).map((at) => at.toISOString()),
     })),
     minutesThisWeek: minutes[0]?.minutes ?? 0,
-    easyTimesMs: row.recall_limit === 'own' ? await easyTimes(tx, id) : [],
-    keypadCalibration: keypad ? { at: keypad.at.toISOString(), samples: keypad.samples as never } : null,
+    easyTimesMs,
+    easyKeypadMs,
+    quickestTenthMs,
+    keypadCalibration,
     naming: naming ? { at: naming.at.toISOString(), promptToPromptMs: naming.samples as never } : null,
     ways: row.ways,
     ownCeiling: null,
     offer: null,
     verdict: null,
   };
-}
-
-/** Corrected times on n + 0 and 0 + n, newest first, at most forty. */
-async function easyTimes(tx: RoomTx, id: string): Promise<number[]> {
-  return (await latestOnFacts(tx, id, easyFacts, latestEasy))
-    .filter((row) => row.judgement === 'right')
-    .map(classed)
-    .flatMap((one) => one.correctedMs ?? [])
-    .reverse()
-    .slice(0, latestEasy);
 }

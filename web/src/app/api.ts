@@ -6,6 +6,7 @@ import {
   type ChildShow,
   type ChildTells,
   type DecideInput,
+  type FactChance,
   type FirstRoom,
   type HouseRules,
   type HouseRulesInput,
@@ -143,6 +144,8 @@ export const api = {
   pupilPage: (id: string) => call<PupilPage>('GET', `/pupils/${id}`),
   answersOnFact: (id: string, fact: string) =>
     call<KeptAnswer[]>('GET', `/pupils/${id}/answers?fact=${encodeURIComponent(fact)}`),
+  chanceOfFact: (id: string, fact: string) =>
+    call<FactChance>('GET', `/pupils/${id}/chance?fact=${encodeURIComponent(fact)}`),
   answersOfDecision: (id: string, decision: string, of: 'facts' | 'checks') =>
     call<KeptAnswer[]>('GET', `/pupils/${id}/decisions/${decision}/answers?of=${of}`),
   answersOfProposal: (id: string, of: 'facts' | 'checks') =>

@@ -8,6 +8,8 @@ export function measuringFor(pupil: Pupil, me: Me, capture = pupil.capture): Mea
       capture,
       recallLimit: pupil.recallLimit,
       easyTimesMs: pupil.easyTimesMs,
+      easyKeypadMs: pupil.easyKeypadMs,
+      quickestTenthMs: capture === pupil.capture ? pupil.quickestTenthMs : null,
       keypad: pupil.keypadCalibration,
       naming: pupil.naming,
       ownCeiling: capture === pupil.capture ? pupil.ownCeiling : null,

@@ -16,17 +16,17 @@ export function readRemote(
   {
     fact,
     hidden,
-    measuring,
+    overheadFor,
     timed,
   }: {
     readonly fact: FactKey;
     readonly hidden: HiddenPlace;
-    readonly measuring: Measuring;
+    readonly overheadFor: Measuring['overheadFor'];
     readonly timed: boolean;
   },
 ): Pick<ReadAnswer, 'made' | 'lastKeyMs'> {
   const right = Number(answer.typed) === hiddenNumber(parseFactKey(fact), hidden);
-  const { overheadMs, spreadMs, calibrated } = measuring.overheadFor(answer.typed.length);
+  const { overheadMs, spreadMs, calibrated } = overheadFor(answer.typed.length);
   return {
     made: {
       judgement: right ? 'right' : 'wrong',

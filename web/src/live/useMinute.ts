@@ -3,6 +3,7 @@ import {
   answerOf,
   finishTypingMs,
   mayResume,
+  overheadInVisit,
   parseFactKey,
   promptOf,
   timeLeftMs,
@@ -160,7 +161,7 @@ export function useMinute(
           // A key here gives no time to a prompt that another device shows by a clock of its own.
           timed: !current.calm && !untimed && (!elsewhere || there?.shared === true),
           until: deadline(),
-          overheadFor: measuring.overheadFor,
+          overheadFor: overheadInVisit(measuring, way, current.answers),
         },
       );
       return read !== undefined && record(read);
@@ -276,7 +277,12 @@ export function useMinute(
       const begunAt = there?.promptId === promptId ? there.at + (answer.latencyMs ?? 0) : performance.now();
       now.current.spoiled = answer.voided;
       const timed = !current.calm && !untimed;
-      const read = readRemote(answer, { fact: promptOf(current), hidden: 'result', measuring, timed });
+      const read = readRemote(answer, {
+        fact: promptOf(current),
+        hidden: 'result',
+        overheadFor: overheadInVisit(measuring, way, current.answers),
+        timed,
+      });
       return record({ ...read, begunAt });
     },
     undo: () => {

@@ -1,6 +1,7 @@
 import {
   advanceTurns,
   hiddenNumber,
+  overheadInVisit,
   parseFactKey,
   readTurns,
   type Aid,
@@ -189,7 +190,7 @@ export function useTurns(
           paintedAt: Math.min(from ?? at, at),
           timed: from !== undefined && current.calmFrom === null && !untimed,
           until: undefined,
-          overheadFor: measuring.overheadFor,
+          overheadFor: overheadInVisit(measuring, way, current.answers),
         },
       );
       return read !== undefined && record(read.made, read.lastKeyMs, now.current.spoiled);
@@ -251,7 +252,12 @@ export function useTurns(
       const fact = readTurns(plan, now.current.state).next?.fact;
       if (fact === undefined || answer.promptId !== promptId) return false;
       const timed = now.current.state.calmFrom === null && !untimed;
-      const read = readRemote(answer, { fact, hidden, measuring, timed });
+      const read = readRemote(answer, {
+        fact,
+        hidden,
+        overheadFor: overheadInVisit(measuring, way, now.current.state.answers),
+        timed,
+      });
       return record(read.made, read.lastKeyMs, answer.voided);
     },
     shownElsewhere: (id, at, sameClock) => {

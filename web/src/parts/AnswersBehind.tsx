@@ -160,7 +160,7 @@ function AnswerRow({ answer }: { readonly answer: KeptAnswer }) {
     ...answer.seen.map((mark) => markNames[mark]),
     ...(slip ? [slipNames[slip]] : []),
     ...(answer.voided ? ['time void'] : []),
-    ...(found.floored ? ['time floored at 0'] : []),
+    ...(found.tooQuick ? ['sooner than can be'] : []),
     ...(answer.calibrated ? [] : ['not calibrated']),
     ...(answer.clockCorrected ? ['device clock set right'] : []),
     ...(answer.replaces === null ? [] : ['put right by the tutor']),

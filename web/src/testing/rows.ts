@@ -18,6 +18,8 @@ export const madePupil = (name: string, over: Partial<Pupil> = {}): Pupil =>
     ownCeiling: null,
     offer: null,
     easyTimesMs: [],
+    easyKeypadMs: null,
+    quickestTenthMs: null,
     tried: {},
     ...over,
   }) as unknown as Pupil;

@@ -12,6 +12,7 @@ import { gradeText } from '../../app/format.ts';
 import { pupilPageQuery } from '../../app/queries.ts';
 import { AnswersDialog } from '../../parts/AnswersBehind.tsx';
 import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
+import { ChanceOfFact } from '../../parts/ChanceOfFact.tsx';
 import { FactMap, MapLegend } from '../../parts/FactMap.tsx';
 import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
 import { wholeFactText } from '@veldrift/core';
@@ -134,7 +135,15 @@ function Body({ page }: { readonly page: Page }) {
       {open !== undefined && (
         <AnswersDialog
           title={wholeFactText(open)}
-          how="Every answer to this fact, newest first. Its state follows from them alone: recalled is three of the last four with evidence, the latest among them, on two days or more."
+          how={
+            <>
+              <ChanceOfFact pupilId={pupil.id} fact={open} />
+              <p>
+                Every answer to this fact, newest first. Its state follows from them alone: recalled is three
+                of the last four with evidence, the latest among them, on two days or more.
+              </p>
+            </>
+          }
           answers={{ key: ['answers', pupil.id, open], fetch: () => api.answersOnFact(pupil.id, open) }}
           onClose={() => setOpen(undefined)}
         />

@@ -1,4 +1,4 @@
-import { classifyAnswer, countText, isCaptureWay, isMinute } from '@veldrift/core';
+import { classifyAnswer, countText, isCaptureWay, isMinute, leastCorrectedMs } from '@veldrift/core';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import type { ReviewPage } from '@veldrift/wire';
 import type { LocalReview } from './localReview.ts';
@@ -26,8 +26,8 @@ export function Flags({ page }: { readonly page: ReviewPage | LocalReview }) {
   const counted = [
     {
       of: answers.filter((one) => !one.calibrated && isCaptureWay(one.way)),
-      says: 'without calibration: a default overhead was taken off.',
-      how: 'The time the keypad or the judging itself takes was not measured, so an assumed one was subtracted. Calibrating takes half a minute.',
+      says: 'without calibration: an assumed or provisional overhead was taken off.',
+      how: 'The time the keypad or the judging itself takes was not measured, or has changed since, so an assumed one was subtracted, or one from the first answers that needed no thought. Calibrating takes half a minute.',
     },
     {
       of: answers.filter((one) => one.voided),
@@ -35,9 +35,9 @@ export function Flags({ page }: { readonly page: ReviewPage | LocalReview }) {
       how: 'A pause, a hidden page, an interruption, an undo or a gap of more than 100 ms between frames spoils the time, not the answer.',
     },
     {
-      of: answers.filter((one) => classifyAnswer(one).floored),
-      says: 'quicker than the overhead: the time is taken as 0.',
-      how: 'The overhead taken off is longer than the whole time was. Calibrate, or calibrate again: it may be too long for this child or this tutor.',
+      of: answers.filter((one) => classifyAnswer(one).tooQuick),
+      says: `sooner than can be: less than ${leastCorrectedMs} ms is left when the overhead is taken off. Measure it again.`,
+      how: 'The overhead taken off is nearly as long as the whole time was, so it is too long for this child or this tutor. A right answer so timed is no evidence. Measure the overhead again: it takes half a minute.',
     },
   ].filter(({ of }) => of.length > 0);
   if (sentences.length + counted.length === 0) return null;

@@ -31,6 +31,11 @@ export function PlacementSheet({ pupil, set }: SheetProps) {
   const page = useQuery(pupilPageQuery(pupil.id));
   const open = page.data?.openPlacement ?? null;
   const measuring = measuringFor(pupil, me);
+  // A keypad nobody measured is timed on facts that need no thought.
+  const isKeypadUnknown =
+    pupil.capture === 'keypad' &&
+    !takesNoTime(pupil) &&
+    ![1, 2].every((digits) => measuring.overheadFor(digits).calibrated);
   const pathway = findPathway(pupil.pathwayId);
   const sets = pathway?.sets[pupil.operation] ?? [];
 
@@ -44,6 +49,7 @@ export function PlacementSheet({ pupil, set }: SheetProps) {
       seed,
       timed: !takesNoTime(pupil),
       opens: from?.opens ?? true,
+      warmsUp: from?.warmsUp ?? isKeypadUnknown,
     };
     const row: TurnsRow = {
       kind: 'turns',
@@ -61,6 +67,7 @@ export function PlacementSheet({ pupil, set }: SheetProps) {
         continues: from?.playId ?? null,
         timed: plan.timed,
         opens: plan.opens ?? false,
+        warmsUp: plan.warmsUp ?? false,
       },
       seed,
       plan: { kind: 'placement', ...plan },
@@ -98,8 +105,9 @@ export function PlacementSheet({ pupil, set }: SheetProps) {
       <p>
         Finds the first set that is not instant, {operationNames[pupil.operation].toLowerCase()}{' '}
         {pathway?.name}. Three or four minutes, at most {mostPlacementPrompts} facts; it may be split over two
-        visits. It begins and ends on an easy one. What it finds you accept or decide otherwise; nothing moves
-        by itself.
+        visits. It begins and ends on an easy one
+        {isKeypadUnknown && ', and first come some that need no thought, to see how long the keys take'}. What
+        it finds you accept or decide otherwise; nothing moves by itself.
       </p>
       {open && (
         <p className="notch">

@@ -1,0 +1,102 @@
+import {
+  calibrationLastsDays,
+  easyAnswersNeeded,
+  easyRawMs,
+  factKey,
+  factsWithoutThought,
+  isEasyAnswer,
+  leastCorrectedMs,
+  measuredOverheads,
+  operations,
+  overheadWatched,
+  quickestTenth,
+  type CaptureWay,
+} from '@veldrift/core';
+import type { Pupil } from '@veldrift/wire';
+import type { RoomTx } from '../db.ts';
+import { groupBy } from '../groupBy.ts';
+import { answerColumnsOf, answerOfRow, latestOnFacts, type AnswerRow } from './answers.ts';
+import { classed } from './states.ts';
+
+const easyFacts = operations.flatMap((one) => factsWithoutThought(one).map(factKey));
+/** Answers on facts that need no thought that a limit of one's own goes by. */
+const latestEasy = 40;
+/** Plays looked back over for the latest answers: more than they lie in. */
+const latestPlays = 16;
+
+/** Corrected times on facts that need no thought, newest first, at most forty. */
+export async function easyTimes(tx: RoomTx, pupilId: string): Promise<number[]> {
+  return (await latestOnFacts(tx, pupilId, easyFacts, latestEasy))
+    .filter((row) => row.judgement === 'right')
+    .map(classed)
+    .flatMap((one) => one.correctedMs ?? [])
+    .filter((ms) => ms >= leastCorrectedMs)
+    .reverse()
+    .slice(0, latestEasy);
+}
+
+/** Raw times of the first answers by keypad that needed no thought, of the latest visit within a month that has enough; null: none has. */
+export async function easyKeypadTimes(tx: RoomTx, pupilId: string, now: Date): Promise<number[] | null> {
+  const since = new Date(now.getTime() - calibrationLastsDays * 86_400_000);
+  const rows = await tx.rows<AnswerRow>(
+    `select ${answerColumnsOf('s')}
+     from (select room_id, id from plays where room_id = $1 and pupil_id = $2 and started_at > $3
+           order by started_at desc limit $4) p
+     join standing_answers s on s.room_id = p.room_id and s.play_id = p.id and s.pupil_id = $2
+     where s.fact = any($5) and s.way = 'keypad' order by s.at, s.id`,
+    [tx.roomId, pupilId, since, latestPlays, easyFacts],
+  );
+  const visits = groupBy(
+    rows.filter((row) => isEasyAnswer(answerOfRow(row))),
+    (row) => row.visit_id,
+  );
+  const latest = [...visits.values()].filter((visit) => visit.length >= easyAnswersNeeded).at(-1);
+  return latest ? easyRawMs(latest.map(answerOfRow)).slice(0, easyAnswersNeeded) : null;
+}
+
+interface WatchedRow extends AnswerRow {
+  user_id: string;
+}
+
+/**
+ * The fastest tenth of a pupil's latest right answers in a way of capture, ms beyond the overhead as it was measured; null where it
+ * was not, or too few answers were given since.
+ */
+export async function quickestTenthFor(
+  tx: RoomTx,
+  pupilId: string,
+  capture: CaptureWay,
+  keypad: Pupil['keypadCalibration'],
+): Promise<number | null> {
+  if (capture === 'keypad' && keypad === null) return null;
+  const [rows, calibrations] = await Promise.all([
+    tx.rows<WatchedRow>(
+      `select ${answerColumnsOf('s')}, p.user_id
+       from (select room_id, id, user_id from plays where room_id = $1 and pupil_id = $2 and way = $3
+             order by started_at desc limit $4) p
+       join standing_answers s on s.room_id = p.room_id and s.play_id = p.id and s.pupil_id = $2
+       where s.way = $3 and s.judgement = 'right' and s.latency_ms is not null and not s.voided and not s.aided and s.hidden = 'result'
+       order by s.at desc, s.id desc limit $5`,
+      [tx.roomId, pupilId, capture, latestPlays, overheadWatched.answers],
+    ),
+    capture === 'keypad'
+      ? []
+      : tx.rows<{ user_id: string; at: Date; samples: number[] }>(
+          `select distinct on (user_id) user_id, at, samples from calibrations where room_id = $1 and kind = $2 order by user_id, at desc`,
+          [tx.roomId, capture === 'tutor' ? 'judging' : 'voice'],
+        ),
+  ]);
+  const ofTutor = new Map(
+    calibrations.map(({ user_id, at, samples }) => [user_id, { at: at.toISOString(), timesMs: samples }]),
+  );
+  const beyondMs = rows.flatMap((row) => {
+    const own = capture === 'keypad' ? keypad : ofTutor.get(row.user_id);
+    if (!own || row.at.getTime() <= Date.parse(own.at)) return [];
+    const tutors = 'timesMs' in own ? own : null;
+    const overhead = measuredOverheads({ capture, keypad, judging: tutors, voice: tutors })(
+      row.given?.length ?? 1,
+    );
+    return overhead.calibrated ? [(row.latency_ms as number) - overhead.overheadMs] : [];
+  });
+  return quickestTenth(beyondMs);
+}
