@@ -4,6 +4,7 @@ import { minuteIds, wholeMinute } from '../server/src/testing/room.ts';
 import {
   addPupil,
   deletePupil,
+  expectNoViolations,
   house,
   judge,
   keptReview,
@@ -11,6 +12,7 @@ import {
   pupilOf,
   signIn,
   startMinute,
+  typeAnswer,
 } from './house.ts';
 import { beginGame, painted } from './gameHouse.ts';
 
@@ -222,4 +224,45 @@ test('the example of a game is of the step that is chosen', async ({ page }) => 
   await expect(example).toContainText('nine take away three is six');
   await page.getByRole('button', { name: /^Quotients/ }).click();
   await expect(example).toContainText('eight divided by two is four');
+});
+
+test('a keypad nobody measured is timed on facts that need no thought before a placement asks, and a fact says how likely it is recalled', async ({
+  page,
+}) => {
+  await signIn(page);
+  const pupil = await addPupil(page, {
+    capture: 'keypad',
+    setId: 'strategy/mul/squares',
+    school: 'eachFactInstant',
+  });
+  await page.goto(`${house().base}/table/new/${pupil.id}?what=placement`);
+  await expect(page.getByText(/first come some that need no thought/)).toBeVisible();
+  await page.getByRole('button', { name: 'To the table' }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  const playId = page.url().split('/').at(-1) as string;
+  for (let nth = 0; nth < 6; nth += 1) {
+    await expect(prompt(page)).toHaveAttribute('data-fact', /^[2-9]x1$/);
+    await typeAnswer(page);
+  }
+  const asked = (await prompt(page).getAttribute('data-fact')) as string;
+  expect(asked).not.toMatch(/^\dx1$/);
+  await typeAnswer(page);
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  await page.getByRole('button', { name: 'Open the review' }).click();
+  const { answers } = await keptReview(page, playId);
+  // What is taken off is the default until six are in, and then what they took.
+  const quickest = answers.slice(0, 6).map((one) => one.latencyMs as number);
+  expect(answers.slice(0, 6).map((one) => one.overheadMs)).toEqual(Array.from({ length: 6 }, () => 650));
+  const middle = [...quickest].sort((a, b) => a - b);
+  const median = ((middle[2] as number) + (middle[3] as number)) / 2;
+  expect(answers[6]?.overheadMs).toBeCloseTo(Math.max(100, median - 200), 6);
+  expect(answers[6]?.calibrated).toBe(false);
+  // Sooner than the default overhead: no evidence, and it says so.
+  await expect(page.getByText(/sooner than can be: less than 150 ms is left/)).toBeVisible();
+  await page.goto(`${house().base}/pupils/${pupil.id}`);
+  const [left = '', right = ''] = asked.split('x');
+  await page.locator(`[data-cell="${left},${right}"]`).click();
+  await expect(page.getByText(/^That it is recalled now is|^No answer tells yet/)).toBeVisible();
+  await expectNoViolations(page);
+  await deletePupil(page, pupil);
 });

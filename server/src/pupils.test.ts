@@ -3,6 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { findSet } from '@veldrift/core';
 import {
   pupilsOf,
+  type FactChance,
   type KeptAnswer,
   type KeptDecision,
   type PupilList,
@@ -124,6 +125,41 @@ describe('a minute kept', () => {
     expect(answers).toHaveLength(1);
     expect(answers[0]).toMatchObject({ fact: '7x7', latencyMs: 1500, overheadMs: 600, limitMs: 2000 });
     expect((await room.call('GET', `/api/pupils/${id}/answers?fact=seven`)).status).toBe(400);
+  });
+
+  it('says how likely a fact is recalled, by its answers and the child\u2019s own times', async () => {
+    const id = await room.pupil();
+    const chanceOf = async (fact: string) =>
+      (await room.call('GET', `/api/pupils/${id}/chance?fact=${fact}`)).body as FactChance;
+    const before = await chanceOf('7x7');
+    expect(before).toMatchObject({ chance: null, answers: 0 });
+    expect(before.recalledMs).toBeCloseTo(1000, 6);
+    const dayMs = 86_400_000;
+    for (const back of [5, 3, 1])
+      await room.send(wholeMinute(minuteIds(id), { at: Date.now() - back * dayMs }));
+    const known = await chanceOf('7x7');
+    expect(known.answers).toBe(3);
+    expect(known.chance).toBeGreaterThan(0.9);
+    // 1.5 s less 0.6 s.
+    expect(known.recalledMs).toBeGreaterThan(850);
+    expect(known.recalledMs).toBeLessThan(1000);
+    await room.send(
+      wholeMinute(minuteIds(id), {
+        answer: { judgement: 'wrong', given: '1', latencyMs: 6000, lastKeyMs: 6100 },
+      }),
+    );
+    expect((await chanceOf('7x7')).chance).toBeLessThan(known.chance as number);
+    // Said at the bound of a fact of another set as well, from its own answers alone.
+    expect((await chanceOf('6x8')).chance).toBeNull();
+    for (const fact of ['seven', '7:2', ''])
+      expect((await room.call('GET', `/api/pupils/${id}/chance?fact=${fact}`)).status).toBe(400);
+    expect((await room.call('GET', `/api/pupils/${id}/chance`)).status).toBe(400);
+    // The decision says the same of the set, in words and a number.
+    const { proposal } = await page(id);
+    expect(proposal.decision.chance?.chance).toBeGreaterThan(0);
+    expect(proposal.decision.reasons.at(-1)?.text).toMatch(
+      /four fifths or more of the set are recalled is .+, \d+ in 100\./,
+    );
   });
 
   it('keeps the way to a fact that is the child\u2019s own, until it is taken back; what is no way is said', async () => {

@@ -91,6 +91,7 @@ describe('another room', () => {
       ['GET', `/api/pupils/${theirPupil}/answers?fact=7x7`],
       ['GET', `/api/pupils/${theirPupil}/proposal/answers`],
       ['GET', `/api/pupils/${theirPupil}/ceiling/answers`],
+      ['GET', `/api/pupils/${theirPupil}/chance?fact=7x7`],
       ['GET', `/api/pupils/${theirPupil}/decisions/${theirDecision}/answers`],
       ['POST', `/api/pupils/${theirPupil}/decisions`, decide],
       ['POST', `/api/pupils/${theirPupil}/decisions/${theirDecision}/undo`, { id: uuid() }],

@@ -40,7 +40,7 @@ export function OverheadNumber({
           <p>
             {overhead.calibrated
               ? `The median of ${countText(timesMs.length, 'time')} from a number painted to ${keypad ? 'the first key when the child only copies it' : 'your key when you only judge it'}; ± is half the interquartile range. It is taken off every answer.`
-              : `Assumed, not measured: ${overhead.because} Answers measured with it are flagged.`}
+              : `Not calibrated: ${overhead.because} Answers measured with it are flagged.`}
           </p>
           <Times timesMs={timesMs} />
         </>

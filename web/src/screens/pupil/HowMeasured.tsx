@@ -28,7 +28,7 @@ export function HowMeasured({ pupil }: { readonly pupil: Pupil }) {
               <p key={count} style={{ margin: 0 }}>
                 {digits.length > 1 && `${countText(count, 'digit')}: `}
                 <OverheadNumber pupil={pupil} digits={count} measuring={measuring} />
-                {!one.calibrated && <span className="quiet">, assumed. {one.because}</span>}
+                {!one.calibrated && <span className="quiet">, not calibrated. {one.because}</span>}
               </p>
             );
           })}

@@ -53,8 +53,8 @@ export function HowMeasuredSheet({ pupil, measuring, start, children, calm = fal
             </span>
           ) : (
             <span className="notch">
-              Not calibrated: {msText(overheads[0]?.overheadMs ?? null)} is assumed, and flagged wherever it
-              matters.
+              Not calibrated: {msText(overheads[0]?.overheadMs ?? null)} is taken off, and flagged wherever it
+              matters. {overheads.find((one) => !one.calibrated)?.because}
             </span>
           )}
           <div className="actions" style={{ marginTop: 8 }}>
