@@ -2,7 +2,7 @@ import { createRandom } from '@veldrift/core';
 import { newPupilInput } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { oneAnswer } from './oneAnswer.ts';
-import { demoPassword, demoTutors } from '../scripts/demo/load.ts';
+import { demoPassword, demoTutors } from '../scripts/demo/house.ts';
 
 export const writers = 14;
 export const readers = 6;

@@ -4,7 +4,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from '../e2e/playwright.config.ts';
 import { ensureBuilt } from '../scripts/build.ts';
-import { demoPassword, demoTutors, loadDemo } from '../scripts/demo/load.ts';
+import { demoPassword, demoTutors } from '../scripts/demo/house.ts';
+import { loadDemo } from '../scripts/demo/load.ts';
 import { portFrom, serve } from '../scripts/serve.ts';
 import { addPupil, prompt, startMinute } from '../e2e/house.ts';
 

@@ -10,7 +10,7 @@ import {
   type ReviewPage,
 } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import { demoPassword, demoTutors } from '../scripts/demo/load.ts';
+import { demoPassword, demoTutors } from '../scripts/demo/house.ts';
 
 interface House {
   readonly base: string;

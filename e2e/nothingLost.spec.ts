@@ -5,7 +5,8 @@ import { chromium as launch } from '@playwright/test';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { ensureDatabase, migrate, openDb, startCluster, type Cluster } from '@veldrift/server';
-import { loadDemo, demoPassword, demoTutors } from '../scripts/demo/load.ts';
+import { demoPassword, demoTutors } from '../scripts/demo/house.ts';
+import { loadDemo } from '../scripts/demo/load.ts';
 import { portFrom, serve, type Serving } from '../scripts/serve.ts';
 import {
   addPupil,

@@ -3,15 +3,14 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-const sources = ['core', 'wire', 'server', 'web', 'package-lock.json'];
+const sources = ['core', 'wire', 'server', 'web', 'scripts', 'package-lock.json'];
 
-/** Builds pages and server when what they are made of has changed since. Throws when the build fails. */
-export function ensureBuilt(root: string, say: (text: string) => void = () => undefined): void {
+/** Builds pages and server when what they are made of has changed since, and says whether. Throws when the build fails. */
+export function ensureBuilt(root: string, say: (text: string) => void = () => undefined): boolean {
   const stampFile = join(root, '.veldrift-build');
   const stamp = stampOf(root);
-  const built =
-    existsSync(join(root, 'web/dist/index.html')) && existsSync(join(root, 'server/dist/main.js'));
-  if (built && existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return;
+  const built = existsSync(join(root, 'web/dist/index.html')) && existsSync(join(root, 'server/dist/up.js'));
+  if (built && existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return false;
   say('Building ...');
   for (const part of ['web', 'server']) {
     const run = spawnSync(
@@ -22,6 +21,7 @@ export function ensureBuilt(root: string, say: (text: string) => void = () => un
     if (run.status !== 0) throw new Error(`The build of ${part} failed:\n${run.stdout}${run.stderr}`);
   }
   writeFileSync(stampFile, stamp);
+  return true;
 }
 
 function stampOf(root: string): string {

@@ -1,5 +1,7 @@
 // npm start: everything up. Installs what is missing, then hands over to scripts/up.ts.
 import { spawn } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
 import { ensureDebian, ensureNode, ensurePackages, giveUp, hasPostgres, root } from './ensure.mjs';
 
 const help = `npm start [-- OPTIONS]
@@ -33,11 +35,20 @@ ensureNode();
 ensureDebian(['postgresql'], hasPostgres);
 ensurePackages();
 
-const child = spawn(process.execPath, ['--import', 'tsx', 'scripts/up.ts', ...options], {
-  cwd: root,
-  // With a line to it: when this process is gone, however that went, it stops by itself.
-  stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
-});
+/** Ended so, what brings everything up was built anew and is to be begun once more. */
+const builtAnew = 75;
+let child;
+const begin = () => {
+  const built = join(root, 'server/dist/up.js');
+  // Built where it can be: the loader of TypeScript takes longer than all the rest.
+  const what = existsSync(built) ? [built] : ['--import', 'tsx', 'scripts/up.ts'];
+  child = spawn(process.execPath, [...what, ...options], {
+    cwd: root,
+    // With a line to it: when this process is gone, however that went, it stops by itself.
+    stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
+  });
+  child.on('exit', (code) => (code === builtAnew ? begin() : process.exit(code ?? 0)));
+};
+begin();
 // Ctrl-C reaches the child too; we wait for it to put things away.
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => child.kill(signal));
-child.on('exit', (code) => process.exit(code ?? 0));

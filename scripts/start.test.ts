@@ -3,7 +3,7 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import { demoPassword, demoTutors } from './demo/load.ts';
+import { demoPassword, demoTutors } from './demo/house.ts';
 import { running, serversBelow } from './processes.ts';
 
 const root = resolve(import.meta.dirname, '..');

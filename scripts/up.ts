@@ -10,10 +10,13 @@ import {
 } from '@veldrift/server';
 import { join, resolve } from 'node:path';
 import { ensureBuilt } from './build.ts';
-import { demoPassword, demoRoom, demoTutors, loadDemo } from './demo/load.ts';
+import { demoPassword, demoRoom, demoTutors } from './demo/house.ts';
 import { keepServing, portFrom, type Serving } from './serve.ts';
 
-const root = resolve(import.meta.dirname, '..');
+/** Where `npm start` is: this runs from its source, and built beside the server. */
+const root = process.cwd();
+/** Tells `npm start` that all was built anew, this too: it is to be begun once more. */
+const builtAnew = 75;
 const database = 'veldrift';
 
 interface Options {
@@ -56,7 +59,10 @@ async function up(options: Options): Promise<void> {
 
   try {
     owner = await ownFolder(options.data);
-    ensureBuilt(root, say);
+    if (ensureBuilt(root, say) && import.meta.filename.endsWith('.js')) {
+      await owner.release();
+      process.exit(builtAnew);
+    }
     cluster = await keepCluster(options.data, trouble);
     await ensureDatabase(cluster, database);
     await migrate(cluster.adminUrl(database), join(root, 'server/migrations'));
@@ -91,6 +97,7 @@ async function loadDemoOnce(cluster: Cluster, say: (text: string) => void): Prom
   if (rows[0]?.has) return;
   say('Putting the demo room in ...');
   const db = openDb(cluster.appUrl(database));
+  const { loadDemo } = await import('./demo/load.ts');
   try {
     await loadDemo(db, new Date());
   } catch (error) {

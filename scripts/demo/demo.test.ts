@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { decides, findSet, isRight, type Answer } from '@veldrift/core';
 import { eventSchema, read, type TableEvent } from '@veldrift/wire';
-import { demoRoom, demoTutors } from './load.ts';
+import { demoRoom, demoTutors } from './house.ts';
 import { liveThrough } from './history.ts';
 import { demoPupils } from './pupils.ts';
 import { visitStarts, weeks } from './visitStarts.ts';

@@ -14,13 +14,7 @@ import { v7 as uuid } from 'uuid';
 import { liveThrough, type DemoHistory } from './history.ts';
 import { demoPupils, type DemoPupil } from './pupils.ts';
 import { visitStarts } from './visitStarts.ts';
-
-export const demoRoom = 'The Lantern Room';
-export const demoTutors = [
-  { name: 'Maren', email: 'maren@lantern.example' },
-  { name: 'Ansel', email: 'ansel@lantern.example' },
-] as const;
-export const demoPassword = 'lantern-room-demo';
+import { demoPassword, demoRoom, demoTutors } from './house.ts';
 
 /** Judging times of the demo's tutors, ms. */
 const judgingMs = [560, 590, 610, 640, 580, 600, 620, 655, 570, 605, 630, 615];
