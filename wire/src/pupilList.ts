@@ -24,7 +24,8 @@ export interface ListedRecord {
   readonly tried: string;
   /** Tried facts outside the range. */
   readonly others: Pupil['tried'];
-  readonly rates: readonly (readonly [ratePerMinute: number, way: string])[];
+  /** Rates; with its way where that is not the pupil's own. */
+  readonly rates: readonly (number | readonly [ratePerMinute: number, way: string])[];
   readonly passed: readonly (readonly [setId: string, at: number, ...looksAt: number[]])[];
   readonly checkAt: number | null;
   readonly probeAt: number | null;
@@ -36,7 +37,8 @@ export interface ListedRecord {
   readonly keypad:
     | readonly [
         at: number,
-        ...samples: (readonly [digits: number, firstKey: number, promptToPrompt: number])[],
+        /** Samples of one number of digits after another: first key and prompt to prompt of each. */
+        ...runs: (readonly [digits: number, ...times: number[]])[],
       ]
     | null;
   readonly naming: readonly [at: number, ...promptToPrompt: number[]] | null;
@@ -101,16 +103,44 @@ export function readTried(
 const seconds = (at: string) => Math.floor(Date.parse(at) / 1000);
 const instant = (at: number) => new Date(at * 1000).toISOString();
 const tenths = (ms: number) => Math.round(ms * 10) / 10;
+const hundredths = (rate: number) => Math.round(rate * 100) / 100;
+
+type Samples = NonNullable<Pupil['keypadCalibration']>['samples'];
+
+/** Samples in their order, those of as many digits together where they follow one another. */
+function runsOf(samples: Samples): [number, ...number[]][] {
+  const runs: [number, ...number[]][] = [];
+  for (const { digits, firstKeyMs, promptToPromptMs } of samples) {
+    const times = [tenths(firstKeyMs), tenths(promptToPromptMs)];
+    const last = runs.at(-1);
+    if (last?.[0] === digits) last.push(...times);
+    else runs.push([digits, ...times]);
+  }
+  return runs;
+}
+
+function samplesOf(runs: readonly (readonly [number, ...number[]])[]): Samples {
+  return runs.flatMap(([digits, ...times]) =>
+    Array.from({ length: times.length / 2 }, (_, nth) => ({
+      digits,
+      firstKeyMs: times[2 * nth] as number,
+      promptToPromptMs: times[2 * nth + 1] as number,
+    })),
+  );
+}
 
 /** The record of a pupil in short. `monday`: the day on which the week began that the pupil's minutes belong to, as a day number. */
 export function recordInShort(
-  pupil: Omit<Pupil, keyof PupilInput | 'createdAt' | 'ways' | 'roomPolicy'> & Pick<Pupil, 'operation'>,
+  pupil: Omit<Pupil, keyof PupilInput | 'createdAt' | 'ways' | 'roomPolicy'> &
+    Pick<Pupil, 'operation' | 'capture'>,
   monday: number,
 ): ListedRecord {
   const { keypadCalibration: keypad, naming } = pupil;
   return {
     ...writeTried(pupil.operation, pupil.tried),
-    rates: pupil.recentRates.map((one) => [tenths(one.ratePerMinute), one.way]),
+    rates: pupil.recentRates.map((one) =>
+      one.way === pupil.capture ? tenths(one.ratePerMinute) : ([tenths(one.ratePerMinute), one.way] as const),
+    ),
     passed: pupil.passed.map((one) => [one.setId, seconds(one.at), ...one.looksAt.map(seconds)]),
     checkAt: pupil.lastCheckAt === null ? null : seconds(pupil.lastCheckAt),
     probeAt: pupil.lastProbeAt === null ? null : seconds(pupil.lastProbeAt),
@@ -118,14 +148,9 @@ export function recordInShort(
     easy: pupil.easyTimesMs.map(tenths),
     keys: pupil.easyKeypadMs?.map(tenths) ?? null,
     quickest: pupil.quickestTenthMs === null ? null : tenths(pupil.quickestTenthMs),
-    keypad: keypad && [
-      seconds(keypad.at),
-      ...keypad.samples.map(
-        (one) => [one.digits, tenths(one.firstKeyMs), tenths(one.promptToPromptMs)] as const,
-      ),
-    ],
+    keypad: keypad && [seconds(keypad.at), ...runsOf(keypad.samples)],
     naming: naming && [seconds(naming.at), ...naming.promptToPromptMs.map(tenths)],
-    ceiling: pupil.ownCeiling,
+    ceiling: pupil.ownCeiling && { ...pupil.ownCeiling, perMinute: hundredths(pupil.ownCeiling.perMinute) },
     offer: pupil.offer,
     verdict: pupil.verdict,
   };
@@ -135,13 +160,17 @@ export function recordInShort(
 export function pupilsOf({ roomPolicy, pupils }: PupilList): Pupil[] {
   return pupils.map(({ record, ...rest }) => {
     const { keypad, naming } = record;
-    const [keypadAt = 0, ...samples] = keypad ?? [];
+    const [keypadAt = 0, ...runs] = keypad ?? [];
     const [namingAt = 0, ...promptToPromptMs] = naming ?? [];
     return {
       ...rest,
       roomPolicy,
       tried: readTried(rest.operation, record),
-      recentRates: record.rates.map(([ratePerMinute, way]) => ({ ratePerMinute, way })),
+      recentRates: record.rates.map((one) =>
+        typeof one === 'number'
+          ? { ratePerMinute: one, way: rest.capture }
+          : { ratePerMinute: one[0], way: one[1] },
+      ),
       passed: record.passed.map(([setId, at, ...looksAt]) => ({
         setId,
         at: instant(at),
@@ -155,11 +184,7 @@ export function pupilsOf({ roomPolicy, pupils }: PupilList): Pupil[] {
       quickestTenthMs: record.quickest,
       keypadCalibration: keypad && {
         at: instant(keypadAt),
-        samples: samples.map(([digits, firstKeyMs, promptMs]) => ({
-          digits,
-          firstKeyMs,
-          promptToPromptMs: promptMs,
-        })),
+        samples: samplesOf(runs),
       },
       naming: naming && { at: instant(namingAt), promptToPromptMs },
       ownCeiling: record.ceiling,

@@ -55,7 +55,7 @@ const VoiceCalibration = page(() =>
 );
 
 /** What a new build no longer understands of what was kept is passed over. */
-const cacheVersion = '4';
+const cacheVersion = '5';
 
 export function App() {
   const { theme } = useSettings();
