@@ -2,7 +2,7 @@ import { factKey, factsInRange } from '@veldrift/core';
 import type { PupilPage, ReviewPage } from '@veldrift/wire';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { withClient } from './cluster/cluster.ts';
-import { openDb, type Db } from './db.ts';
+import { inRoom, openDb, type Db } from './db.ts';
 import { previewRebuild, rebuildRoom } from './store/rebuild.ts';
 import { minuteIds, openHouse, wholeMinute, type TestHouse, type TestRoom } from './testing/room.ts';
 
@@ -52,6 +52,15 @@ describe('a child with fifty thousand answers', () => {
     // All of them are evidence but those within a spread of the limit: none of these times is.
     expect(answersOf(before)).toBe(many);
     expect(before.proposal.decision.reasons.length).toBeGreaterThan(1);
+    // The plays in which something happened are found play by play: a room's answers are not read for them.
+    const plan = await inRoom(db, room.roomId, (tx) =>
+      tx.rows<{ 'QUERY PLAN': string }>(
+        'explain select * from real_plays where room_id = $1 and pupil_id = $2 order by started_at desc limit 12',
+        [room.roomId, id],
+      ),
+    );
+    expect(plan.map((line) => line['QUERY PLAN']).join()).toContain('answers_by_play');
+    expect(plan.map((line) => line['QUERY PLAN']).join()).not.toContain('Seq Scan on answers');
     const ids = minuteIds(id);
     await room.send(wholeMinute(ids));
     const review = (await room.call('GET', `/api/plays/${ids.playId}`)).body as ReviewPage;

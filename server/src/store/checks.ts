@@ -137,7 +137,7 @@ export async function ratedChecks(tx: RoomTx, pupilId: string, most: number): Pr
      from (select * from checks where room_id = $1 and pupil_id = $2 and purpose = any($3) and right_per_minute is not null
            order by at desc limit $4) c
      join plays p on p.room_id = c.room_id and p.id = c.play_id
-     join play_ends e on e.room_id = c.room_id and e.play_id = c.play_id
+     join lateral (select calm from play_ends e where e.room_id = c.room_id and e.play_id = c.play_id limit 1) e on true
      where not e.calm order by p.started_at`,
     [tx.roomId, pupilId, purposes.filter(isCheck), most],
   );
