@@ -3,6 +3,7 @@ import { faultsBench } from './faults.ts';
 import { growthBench } from './growth.ts';
 import { judgementBench } from './judgement.ts';
 import { liveBench } from './live.ts';
+import { mutationsBench } from './mutations.ts';
 import { paintBench } from './paint.ts';
 import { pupilPageBench } from './pupilPage.ts';
 import { roomBench } from './room.ts';
@@ -25,6 +26,7 @@ export const benches: Readonly<Record<string, Bench>> = {
   growth: growthBench,
   solver: solverBench,
   faults: faultsBench,
+  mutations: mutationsBench,
   live: liveBench,
   voice: voiceBench,
   judgement: judgementBench,

@@ -88,9 +88,13 @@ const { files } = JSON.parse(readFileSync(reportFile, 'utf8'));
 const seen = new Set(['Killed', 'Timeout']);
 const counted = new Set(['Killed', 'Timeout', 'Survived', 'NoCoverage']);
 let [all, found] = [0, 0];
+// What was found of each file, for the table in docs/measurements.md (npm run bench -- mutations).
+const keptFile = join(root, 'bench/mutations.json');
+const kept = existsSync(keptFile) ? JSON.parse(readFileSync(keptFile, 'utf8')) : {};
 for (const [name, { mutants, source }] of Object.entries(files)) {
   const of = mutants.filter((one) => counted.has(one.status));
   const right = of.filter((one) => seen.has(one.status)).length;
+  if (of.length > 0) kept[name] = { seen: right, of: of.length, on: new Date().toISOString().slice(0, 10) };
   all += of.length;
   found += right;
   process.stdout.write(
@@ -102,6 +106,11 @@ for (const [name, { mutants, source }] of Object.entries(files)) {
       `  ${one.location.start.line}: ${one.mutatorName}, ${one.status === 'NoCoverage' ? 'no test comes here' : 'unseen'}: ${lines[one.location.start.line - 1].trim().slice(0, 90)} -> ${String(one.replacement).replace(/\s+/g, ' ').slice(0, 60)}\n`,
     );
 }
+const there = Object.entries(kept).filter(([name]) => existsSync(join(root, name)));
+writeFileSync(
+  keptFile,
+  `${JSON.stringify(Object.fromEntries(there.sort(([a], [b]) => (a < b ? -1 : 1))), null, 2)}\n`,
+);
 process.stdout.write(
   `\nIn all ${found} of ${all} seen (${all > 0 ? ((100 * found) / all).toFixed(1) : '-'} in 100).\n`,
 );
