@@ -37,9 +37,10 @@ const drill = (
   days: number,
   answers: readonly Record<string, unknown>[],
   way = 'keypad',
+  purpose = 'drill',
 ): TableEvent[] => {
   const ids = minuteIds(pupilId);
-  const [visit, start, ...rest] = wholeMinute(ids, { purpose: 'drill', at: Date.now() - days * dayMs });
+  const [visit, start, ...rest] = wholeMinute(ids, { purpose, at: Date.now() - days * dayMs });
   return [
     visit as TableEvent,
     { ...start, way } as TableEvent,
@@ -67,6 +68,8 @@ const easy = (count: number, latencyMs: number, over: Record<string, unknown> = 
     latencyMs: latencyMs + nth,
     ...over,
   }));
+const placed = (pupilId: string, days: number, answers: readonly Record<string, unknown>[]) =>
+  drill(pupilId, days, answers, 'keypad', 'placement');
 const facts = findSet('strategy/mul/squares')?.practises ?? [];
 const thirty = (latencyMs: number, over: Record<string, unknown> = {}) =>
   Array.from({ length: 30 }, (_, nth) => ({
@@ -79,26 +82,27 @@ const thirty = (latencyMs: number, over: Record<string, unknown> = {}) =>
 describe('the overhead of a keypad nobody measured', () => {
   it('comes from the first answers of the latest visit that needed no thought and are enough', async () => {
     const id = await room.pupil({ capture: 'keypad' });
-    await room.send(drill(id, 9, easy(8, 1500)));
+    await room.send(placed(id, 9, easy(8, 1500)));
     expect((await pupilNow(id)).easyKeypadMs).toEqual([1500, 1501, 1502, 1503, 1504, 1505]);
-    await room.send(drill(id, 5, easy(7, 1200)));
-    // Too few of them, or none that tells how long the keys take.
-    await room.send(drill(id, 4, easy(5, 900)));
-    await room.send(drill(id, 3, easy(6, 900, { aided: true })));
-    await room.send(drill(id, 2, easy(6, 900, { judgement: 'wrong', given: '99' })));
-    await room.send(drill(id, 1, easy(6, 900, { way: 'tutor' })));
+    await room.send(placed(id, 5, easy(7, 1200)));
+    // Too few of them, none that tells how long the keys take, or facts of a set that is practised.
+    await room.send(placed(id, 4, easy(5, 900)));
+    await room.send(placed(id, 3, easy(6, 900, { aided: true })));
+    await room.send(placed(id, 2, easy(6, 900, { judgement: 'wrong', given: '99' })));
+    await room.send(placed(id, 1, easy(6, 900, { way: 'tutor' })));
+    await room.send(drill(id, 1, easy(6, 900)));
     expect((await pupilNow(id)).easyKeypadMs).toEqual([1200, 1201, 1202, 1203, 1204, 1205]);
   });
   it('is forgotten after a month, and not asked once the keypad is calibrated, nor without one', async () => {
     const id = await room.pupil({ capture: 'keypad' });
-    await room.send(drill(id, 31, easy(8, 1500)));
+    await room.send(placed(id, 31, easy(8, 1500)));
     expect((await pupilNow(id)).easyKeypadMs).toBeNull();
-    await room.send(drill(id, 29, easy(8, 1500)));
+    await room.send(placed(id, 29, easy(8, 1500)));
     expect((await pupilNow(id)).easyKeypadMs).toHaveLength(6);
     await room.send([calibrated(id, 1, 600)]);
     expect((await pupilNow(id)).easyKeypadMs).toBeNull();
     const other = await room.pupil({ capture: 'tutor' });
-    await room.send(drill(other, 2, easy(8, 1500)));
+    await room.send(placed(other, 2, easy(8, 1500)));
     expect((await pupilNow(other)).easyKeypadMs).toBeNull();
   });
 });

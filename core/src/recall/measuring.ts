@@ -66,8 +66,8 @@ export function measuringOf(measured: Measured, now: string): Measuring {
 }
 
 /**
- * The overhead of an answer of so many digits while a visit goes on: where the keypad is not calibrated, the first answers of the
- * visit so far that needed no thought give a provisional one. `answers`: of the visit, in the order given.
+ * The overhead of an answer of so many digits while a placement goes on: where the keypad is not calibrated, its first answers, which
+ * needed no thought, give a provisional one. `answers`: of the placement so far, in the order given.
  */
 export function overheadInVisit(
   { overheadFor }: Pick<Measuring, 'overheadFor'>,

@@ -103,7 +103,11 @@ describe('a provisional overhead', () => {
       samples: 6,
       because: 'Provisional, from 6 answers that needed no thought.',
     });
-    expect(provisionalOverhead([900, 1000, 1100, 3000, 3100, 3200])?.spreadMs).toBeGreaterThan(900);
+    expect(provisionalOverhead([1500, 1500, 1500, 2100, 2100, 2100])?.spreadMs).toBe(300);
+    // Uneven, or slower than anybody looks for a key: these needed thought.
+    expect(provisionalOverhead([900, 1000, 1100, 3000, 3100, 3200])).toBeNull();
+    expect(provisionalOverhead([2700, 2700, 2700, 2700, 2700, 2700])?.overheadMs).toBe(2500);
+    expect(provisionalOverhead([2701, 2701, 2701, 2701, 2701, 2701])).toBeNull();
     expect(provisionalOverhead([50, 50, 50, 50, 50, 50])?.overheadMs).toBe(100);
   });
   it('rests on right, timed, unaided answers by keypad alone', () => {

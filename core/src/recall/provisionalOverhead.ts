@@ -1,6 +1,6 @@
 import { needsNoThought, parseFactKey } from '../facts/fact.ts';
 import type { Answer } from './answer.ts';
-import { defaultSpreadMs, type Overhead } from './calibration.ts';
+import { defaultSpreadMs, largestSpreadShare, type Overhead } from './calibration.ts';
 import { median, quantile } from './quantile.ts';
 
 /**
@@ -10,19 +10,24 @@ import { median, quantile } from './quantile.ts';
 export const easyThoughtMs = 200;
 /** Answers on facts that need no thought that a provisional overhead rests on: the first of a visit. */
 export const easyAnswersNeeded = 6;
-/** No key is found sooner, ms. */
+/** No key is found sooner, and no child looks longer for one, ms. */
 const leastOverheadMs = 100;
+const mostOverheadMs = 2500;
 
 /**
  * The overhead of a keypad nobody measured, from the raw times of a visit's first answers on facts that need no thought, ms, in the
- * order given: their median less `easyThoughtMs`. It is flagged as not calibrated. Null with fewer than six.
+ * order given: their median less `easyThoughtMs`. It is flagged as not calibrated. Null with fewer than six, and where they are so slow
+ * or so uneven that the child seems to think about them after all.
  */
 export function provisionalOverhead(rawMs: readonly number[]): Overhead | null {
   if (rawMs.length < easyAnswersNeeded) return null;
   const first = rawMs.slice(0, easyAnswersNeeded);
+  const overheadMs = Math.max(leastOverheadMs, median(first) - easyThoughtMs);
+  const spreadMs = (quantile(first, 0.75) - quantile(first, 0.25)) / 2;
+  if (overheadMs > mostOverheadMs || spreadMs > largestSpreadShare * median(first)) return null;
   return {
-    overheadMs: Math.max(leastOverheadMs, median(first) - easyThoughtMs),
-    spreadMs: Math.max(defaultSpreadMs, (quantile(first, 0.75) - quantile(first, 0.25)) / 2),
+    overheadMs,
+    spreadMs: Math.max(defaultSpreadMs, spreadMs),
     calibrated: false,
     samples: first.length,
     because: `Provisional, from ${first.length} answers that needed no thought.`,

@@ -35,22 +35,22 @@ export async function easyTimes(tx: RoomTx, pupilId: string): Promise<number[]> 
     .slice(0, latestEasy);
 }
 
-/** Raw times of the first answers by keypad that needed no thought, of the latest visit within a month that has enough; null: none has. */
+/** Raw times of the first answers by keypad that needed no thought, of the latest placement within a month that has enough; null: none has. */
 export async function easyKeypadTimes(tx: RoomTx, pupilId: string, now: Date): Promise<number[] | null> {
   const since = new Date(now.getTime() - calibrationLastsDays * 86_400_000);
   const rows = await tx.rows<AnswerRow>(
     `select ${answerColumnsOf('s')}
-     from (select room_id, id from plays where room_id = $1 and pupil_id = $2 and started_at > $3
+     from (select room_id, id from plays where room_id = $1 and pupil_id = $2 and started_at > $3 and purpose = 'placement'
            order by started_at desc limit $4) p
      join standing_answers s on s.room_id = p.room_id and s.play_id = p.id and s.pupil_id = $2
      where s.fact = any($5) and s.way = 'keypad' order by s.at, s.id`,
     [tx.roomId, pupilId, since, latestPlays, easyFacts],
   );
-  const visits = groupBy(
+  const placements = groupBy(
     rows.filter((row) => isEasyAnswer(answerOfRow(row))),
-    (row) => row.visit_id,
+    (row) => row.play_id,
   );
-  const latest = [...visits.values()].filter((visit) => visit.length >= easyAnswersNeeded).at(-1);
+  const latest = [...placements.values()].filter((one) => one.length >= easyAnswersNeeded).at(-1);
   return latest ? easyRawMs(latest.map(answerOfRow)).slice(0, easyAnswersNeeded) : null;
 }
 

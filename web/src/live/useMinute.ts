@@ -3,7 +3,6 @@ import {
   answerOf,
   finishTypingMs,
   mayResume,
-  overheadInVisit,
   parseFactKey,
   promptOf,
   timeLeftMs,
@@ -161,7 +160,7 @@ export function useMinute(
           // A key here gives no time to a prompt that another device shows by a clock of its own.
           timed: !current.calm && !untimed && (!elsewhere || there?.shared === true),
           until: deadline(),
-          overheadFor: overheadInVisit(measuring, way, current.answers),
+          overheadFor: measuring.overheadFor,
         },
       );
       return read !== undefined && record(read);
@@ -280,7 +279,7 @@ export function useMinute(
       const read = readRemote(answer, {
         fact: promptOf(current),
         hidden: 'result',
-        overheadFor: overheadInVisit(measuring, way, current.answers),
+        overheadFor: measuring.overheadFor,
         timed,
       });
       return record({ ...read, begunAt });

@@ -166,6 +166,15 @@ export function useTurns(
     [events, go, hidden, measuring.ageDays, plan, row.limitMs, usedAt, way],
   );
 
+  /** A placement begins with facts that time a keypad nobody measured. */
+  const overheadNow = useCallback(
+    () =>
+      plan.kind === 'placement'
+        ? overheadInVisit(measuring, way, now.current.state.answers)
+        : measuring.overheadFor,
+    [measuring, plan.kind, way],
+  );
+
   const judge = useCallback(
     (judgement: Judgement, at: number, typed: TypedAnswer = []): boolean => {
       const current = now.current.state;
@@ -190,12 +199,12 @@ export function useTurns(
           paintedAt: Math.min(from ?? at, at),
           timed: from !== undefined && current.calmFrom === null && !untimed,
           until: undefined,
-          overheadFor: overheadInVisit(measuring, way, current.answers),
+          overheadFor: overheadNow(),
         },
       );
       return read !== undefined && record(read.made, read.lastKeyMs, now.current.spoiled);
     },
-    [elsewhere, hidden, measuring, onsetAfter, paintedAt, plan, promptId, record, untimed, way],
+    [elsewhere, hidden, onsetAfter, overheadNow, paintedAt, plan, promptId, record, untimed, way],
   );
 
   const pause = useCallback(
@@ -255,7 +264,7 @@ export function useTurns(
       const read = readRemote(answer, {
         fact,
         hidden,
-        overheadFor: overheadInVisit(measuring, way, now.current.state.answers),
+        overheadFor: overheadNow(),
         timed,
       });
       return record(read.made, read.lastKeyMs, answer.voided);
