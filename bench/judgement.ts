@@ -8,7 +8,7 @@ import { bySchool, ratioOf, turned, writePage, wrongOf } from './judgement/page.
 import { placementHead, writePlacement } from './judgement/placementPage.ts';
 import type { Job } from './judgement/jobs.ts';
 import { keyOf, sensitivityHead, writeSensitivity } from './judgement/sensitivityPage.ts';
-import { cells, quickCells } from './judgement/worlds.ts';
+import { cells, looks, quickCells } from './judgement/worlds.ts';
 import { runJobs } from './judgement/pool.ts';
 
 const learners = Number(process.env.VELDRIFT_LEARNERS ?? 2000);
@@ -71,7 +71,7 @@ export const judgementBench: Bench = async (root, say) => {
       from: at * inJob,
       count: Math.min(inJob, count - at * inJob),
     }));
-  const school = { kind: 'school', policy: {}, seen: 0 } as const;
+  const school = { kind: 'school', policy: {}, seen: 0, watched: looks } as const;
   const placements = placementsOf.flatMap(([pathway, operation]) =>
     [...placed, ...(pathway === 'strategy' && operation === 'mul' ? typed : [])].map(
       ([profile, setting, says]) => ({

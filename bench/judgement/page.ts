@@ -144,7 +144,7 @@ The yardstick. Recalled: median 0.9 s, 2 in 100 wrong. Worked out: 3.4 s, 8 in 1
 wrong. A slow child takes ${yardstick.slowPace} times as long. A treated meeting lifts not known to worked out with 0.20 and worked out to recalled
 with 0.06; a day unseen drops recalled to worked out with 0.010, halved by each later recall. Two visits a week, 40 answers each, the first
 of a week with its minute; 0.8 s between prompts; the drill withdraws and returns. Measured times vary by a spread of 150 ms, and answers in
-doubt are no evidence. Naming takes as long as recalling, so the ceiling is ${Math.round(trialCeiling('clean'))} a minute, and
+doubt are no evidence. Where a school asks to watch for counting the tutor looks, and marks what is seen in nine of ten. Naming takes as long as recalling, so the ceiling is ${Math.round(trialCeiling('clean'))} a minute, and
 ${Math.round(trialCeiling('slow'))} for a slow child, whose recall limit is at own pace. Sets: ${setNames.join('; ')}.
 
 **Wrong advance**: moved on while a fifth or more of the set is not truly recalled (with the 95 in 100 interval, Wilson 1927).

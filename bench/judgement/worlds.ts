@@ -14,7 +14,7 @@ export interface Cell {
 }
 
 /** A tutor who looks, when asked to, sees nine in ten. */
-const looks = 90;
+export const looks = 90;
 
 /** Worlds in which working out is hardly slower than the limit: there chances said are not promised to be right. */
 const quickerThanLimit = new Set(['worked out, median 1.7 s']);
