@@ -54,9 +54,18 @@ export async function easyKeypadTimes(tx: RoomTx, pupilId: string, now: Date): P
   return latest ? easyRawMs(latest.map(answerOfRow)).slice(0, easyAnswersNeeded) : null;
 }
 
+/** A right answer, with what its tutor was measured to take. */
 interface WatchedRow extends AnswerRow {
-  user_id: string;
+  measured_at: Date | null;
+  samples: number[] | null;
 }
+
+/** How the time a tutor, or the way of a sound, takes is kept. */
+const measuredAs: Readonly<Record<CaptureWay, string | null>> = {
+  keypad: null,
+  tutor: 'judging',
+  voice: 'voice',
+};
 
 /**
  * The fastest tenth of a pupil's latest right answers in a way of capture, ms beyond the overhead as it was measured; null where it
@@ -69,33 +78,24 @@ export async function quickestTenthFor(
   keypad: Pupil['keypadCalibration'],
 ): Promise<number | null> {
   if (capture === 'keypad' && keypad === null) return null;
-  const [rows, calibrations] = await Promise.all([
-    tx.rows<WatchedRow>(
-      `select ${answerColumnsOf('s')}, p.user_id
-       from (select room_id, id, user_id from plays where room_id = $1 and pupil_id = $2 and way = $3
-             order by started_at desc limit $4) p
-       join standing_answers s on s.room_id = p.room_id and s.play_id = p.id and s.pupil_id = $2
-       where s.way = $3 and s.judgement = 'right' and s.latency_ms is not null and not s.voided and not s.aided and s.hidden = 'result'
-       order by s.at desc, s.id desc limit $5`,
-      [tx.roomId, pupilId, capture, latestPlays, overheadWatched.answers],
-    ),
-    capture === 'keypad'
-      ? []
-      : tx.rows<{ user_id: string; at: Date; samples: number[] }>(
-          `select distinct on (user_id) user_id, at, samples from calibrations where room_id = $1 and kind = $2 order by user_id, at desc`,
-          [tx.roomId, capture === 'tutor' ? 'judging' : 'voice'],
-        ),
-  ]);
-  const ofTutor = new Map(
-    calibrations.map(({ user_id, at, samples }) => [user_id, { at: at.toISOString(), timesMs: samples }]),
+  const rows = await tx.rows<WatchedRow>(
+    `select ${answerColumnsOf('s')}, c.at as measured_at, c.samples
+     from (select room_id, id, user_id from plays where room_id = $1 and pupil_id = $2 and way = $3
+           order by started_at desc limit $4) p
+     left join lateral (select at, samples from calibrations m where m.room_id = p.room_id and m.user_id = p.user_id and m.kind = $6
+           order by m.at desc limit 1) c on true
+     join standing_answers s on s.room_id = p.room_id and s.play_id = p.id and s.pupil_id = $2
+     where s.way = $3 and s.judgement = 'right' and s.latency_ms is not null and not s.voided and not s.aided and s.hidden = 'result'
+     order by s.at desc, s.id desc limit $5`,
+    [tx.roomId, pupilId, capture, latestPlays, overheadWatched.answers, measuredAs[capture]],
   );
   const beyondMs = rows.flatMap((row) => {
-    const own = capture === 'keypad' ? keypad : ofTutor.get(row.user_id);
-    if (!own || row.at.getTime() <= Date.parse(own.at)) return [];
-    const tutors = 'timesMs' in own ? own : null;
-    const overhead = measuredOverheads({ capture, keypad, judging: tutors, voice: tutors })(
-      row.given?.length ?? 1,
-    );
+    const tutors =
+      row.measured_at && row.samples ? { at: row.measured_at.toISOString(), timesMs: row.samples } : null;
+    const since = capture === 'keypad' ? keypad?.at : tutors?.at;
+    if (since === undefined || row.at.getTime() <= Date.parse(since)) return [];
+    const overheadFor = measuredOverheads({ capture, keypad, judging: tutors, voice: tutors });
+    const overhead = overheadFor(row.given?.length ?? 1);
     return overhead.calibrated ? [(row.latency_ms as number) - overhead.overheadMs] : [];
   });
   return quickestTenth(beyondMs);
