@@ -9,6 +9,9 @@ describe('texts', () => {
     expect(keepTogether('Worked out: 4 \u00d7 8 (7.3 s), two so far.')).toBe(
       'Worked out: 4\u00a0\u00d7\u00a08 (7.3\u00a0s), two so far.',
     );
+    expect(keepTogether('That it is so is likely, 86 in 100.')).toBe(
+      'That it is so is likely, 86\u00a0in\u00a0100.',
+    );
     expect(keepTogether('10 of 25 facts; 23 are needed.')).toBe('10 of 25 facts; 23 are needed.');
   });
   it('carry their units', () => {

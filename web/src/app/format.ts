@@ -53,5 +53,8 @@ export function gradeText(system: 'grade' | 'year', grade: number | null): strin
 
 /** A sentence whose facts ("7 × 8 = 56") and times ("7.3 s") are not torn apart at the end of a line. */
 export function keepTogether(text: string): string {
-  return text.replace(/(?<=\d) ([+−×÷=]) (?=\d)/g, '\u00a0$1\u00a0').replace(/(?<=\d) s\b/g, '\u00a0s');
+  return text
+    .replace(/(?<=\d) ([+−×÷=]) (?=\d)/g, '\u00a0$1\u00a0')
+    .replace(/(?<=\d) s\b/g, '\u00a0s')
+    .replace(/(?<=\d) in (?=100\b)/g, '\u00a0in\u00a0');
 }
