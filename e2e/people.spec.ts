@@ -195,6 +195,8 @@ test('signing out leaves nothing readable on the device, and what was unsent com
   });
   await page.goto(`${house().base}/pupils`);
   await expect(page.getByText('Melusine Q.').first()).toBeVisible();
+  // Without a network a window opens from the device alone, once that has the application: from the next page on.
+  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
   await page.goto(`${house().base}/table/new/${pupil.id}?what=practice`);
   await page.getByRole('button', { name: 'To the table' }).click();
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
@@ -203,7 +205,6 @@ test('signing out leaves nothing readable on the device, and what was unsent com
   await expect
     .poll(async () => (await page.request.get(`${house().base}/api/plays/${playId}`)).status())
     .toBe(200);
-  // Without a network a window opens from the device alone, once that has the application.
   await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
   await context.setOffline(true);
   for (let nth = 0; nth < 3; nth += 1) await judge(page, 'ArrowRight');

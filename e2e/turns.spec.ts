@@ -48,7 +48,13 @@ async function turn(page: Page, key: string): Promise<string> {
 
 test('a placement is calm, ends by itself, and its set is accepted', async ({ page }) => {
   await signIn(page);
-  const pupil = await addPupil(page, { capture: 'tutor', operation: 'add', setId: 'strategy/add/zero-one' });
+  // Without a clock: keys pressed by a machine come sooner than any child answers, and are no evidence with one.
+  const pupil = await addPupil(page, {
+    capture: 'tutor',
+    clock: 'none',
+    operation: 'add',
+    setId: 'strategy/add/zero-one',
+  });
   const playId = await begin(page, pupil.id, 'placement');
   await page.keyboard.press('Space');
   await expect(prompt(page)).toBeVisible();
@@ -89,11 +95,13 @@ test('a placement stopped goes on at another visit where it was', async ({ page 
   const pupil = await addPupil(page, { capture: 'keypad', operation: 'mul', setId: 'strategy/mul/squares' });
   const first = await begin(page, pupil.id, 'placement');
   await page.keyboard.press('Space');
-  for (let nth = 0; nth < 5; nth += 1) {
+  // Six that time the keypad, then two of the placement itself, missed.
+  for (let nth = 0; nth < 8; nth += 1) {
     const before = await prompt(page).getAttribute('elementtiming');
     const right = await rightAnswer(page);
-    await press(page, right[0] as string);
-    for (const digit of right.slice(1)) await page.keyboard.press(digit);
+    const given = nth < 6 ? right : String(Number(right) + 1);
+    await press(page, given[0] as string);
+    for (const digit of given.slice(1)) await page.keyboard.press(digit);
     await page.keyboard.press('Enter');
     await expect(prompt(page)).not.toHaveAttribute('elementtiming', before as string);
   }
@@ -103,7 +111,7 @@ test('a placement stopped goes on at another visit where it was', async ({ page 
   await expect(page.getByText('may go on within 14 days')).toBeVisible();
   await keptReview(page, first);
   await page.goto(`${house().base}/table/new/${pupil.id}?what=placement`);
-  await expect(page.getByText('5 answers given on')).toBeVisible();
+  await expect(page.getByText('8 answers given on')).toBeVisible();
   await page.getByRole('button', { name: 'Go on with it' }).click();
   await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
   await page.keyboard.press('Space');
@@ -308,7 +316,8 @@ test('a visit without the app is set down afterwards; what cannot be read is sai
       };
       const review = await page.request.get(`${house().base}/api/plays/${found.lastPlayId}`);
       return {
-        play: ((await review.json()) as { play: { title: string } }).play.title,
+        // Not there yet, it has none.
+        play: ((await review.json()) as { play?: { title: string } }).play?.title,
         minutes: Math.round(found.pupil.minutesThisWeek),
         facts: found.facts.mul.map((one) => `${one.fact} ${one.state}`).sort(),
       };
