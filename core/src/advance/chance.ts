@@ -1,6 +1,7 @@
 import type { FactKey } from '../facts/fact.ts';
 import { latestOfEach } from '../recall/factState.ts';
-import { chanceOfAtLeast, childTimes, recallChance, untoldChance } from '../recall/recallChance.ts';
+import { childTimes } from '../recall/childTimes.ts';
+import { chanceOfAtLeast, recallChance, untoldChance } from '../recall/recallChance.ts';
 import { lookedBack, type Decision, type Evidence, type SetChance } from './decision.ts';
 import { factListText } from './words.ts';
 

@@ -1,15 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createRandom, normal } from '../random/random.ts';
-import {
-  chanceOfAtLeast,
-  childTimes,
-  recallChance,
-  recallModel,
-  untoldChance,
-  type ChanceAnswer,
-  type ChildTimes,
-} from './recallChance.ts';
+import { childTimes, type ChanceAnswer, type ChildTimes } from './childTimes.ts';
+import { chanceOfAtLeast, recallChance, untoldChance } from './recallChance.ts';
+import { recallModel } from './recallModel.ts';
 
 const dayMs = 86_400_000;
 const answer = (over: Partial<ChanceAnswer> & { readonly day?: number; readonly nth?: number } = {}) => {

@@ -2,7 +2,8 @@ import { doneShare } from '../advance/chance.ts';
 import { lookedBack, type Decision, type JudgedAnswer } from '../advance/decision.ts';
 import type { FactKey } from '../facts/fact.ts';
 import { latestOfEach } from '../recall/factState.ts';
-import { childTimes, recallChance } from '../recall/recallChance.ts';
+import { childTimes } from '../recall/childTimes.ts';
+import { recallChance } from '../recall/recallChance.ts';
 
 /** Of chances said, in tenths from 0 to 1: how often, and how often it was so. */
 export interface Calls {

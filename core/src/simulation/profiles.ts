@@ -1,6 +1,7 @@
 import { parseFactKey, unorderedKey, type FactKey } from '../facts/fact.ts';
 import type { FactSet } from '../facts/factSet.ts';
 import type { RandomSource } from '../random/random.ts';
+import { doneShare } from '../advance/chance.ts';
 import { yardstick, type Knowledge, type World } from './figures.ts';
 import { createLearner, type Learner } from './learner.ts';
 
@@ -62,7 +63,7 @@ function shareRecalled(profile: Profile, at: number, first: number, hole: number
 }
 
 /** A set counts as instant when fewer than this share of what it introduces is not truly recalled. */
-export const notInstantShare = 0.2;
+export const notInstantShare = 1 - doneShare;
 
 /** The first set that is not truly instant; the number of sets when all are. */
 export function trueFirstSet(learner: Learner, sets: readonly Pick<FactSet, 'introduces'>[]): number {
