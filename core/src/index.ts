@@ -48,6 +48,8 @@ export * from './practice/lookBack.ts';
 export * from './practice/minute.ts';
 export * from './practice/orderedPack.ts';
 export * from './practice/placement.ts';
+export * from './practice/placementResult.ts';
+export * from './practice/placementSearch.ts';
 export * from './practice/placementOdds.ts';
 export * from './practice/practiceTime.ts';
 export * from './practice/probeForm.ts';
@@ -97,7 +99,9 @@ export * from './simulation/learner.ts';
 export * from './simulation/measureLearner.ts';
 export * from './simulation/profiles.ts';
 export * from './simulation/simulatePlacement.ts';
+export * from './simulation/schoolSetting.ts';
 export * from './simulation/simulateSchool.ts';
+export * from './simulation/simulateVisit.ts';
 export * from './simulation/trial.ts';
 export * from './simulation/voiceClips.ts';
 export {

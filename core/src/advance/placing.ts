@@ -1,4 +1,5 @@
-import type { PlacementPlan, PlacementResult } from '../practice/placement.ts';
+import type { PlacementPlan } from '../practice/placement.ts';
+import type { PlacementResult } from '../practice/placementResult.ts';
 import type { Decision } from './decision.ts';
 import { joinText } from './words.ts';
 

@@ -1,7 +1,7 @@
 import type { FactKey } from '../facts/fact.ts';
 import type { FactSet } from '../facts/factSet.ts';
 import type { DrillFact } from '../practice/drill.ts';
-import { patchyFrom } from '../practice/placement.ts';
+import { patchyFrom } from '../practice/placementResult.ts';
 import { isRecalled, type FactState } from '../recall/factState.ts';
 
 /** What is kept of one fact, in short. */

@@ -6,12 +6,12 @@ import { pathways } from '../facts/pathway.ts';
 import { answerClasses } from '../recall/answerClass.ts';
 import {
   mostPlacementPrompts,
-  placementResult,
   readPlacement,
   type PlacementAnswer,
   type PlacementPlan,
 } from './placement.ts';
 import { bandOf, placementOdds } from './placementOdds.ts';
+import { placementResult } from './placementResult.ts';
 
 const lists = pathways.flatMap((pathway) => operations.map((one) => pathway.sets[one]));
 const someList = fc.constantFrom(...lists);

@@ -4,19 +4,11 @@ import { factsWithoutThought } from '../facts/range.ts';
 import { createRandom, shuffled } from '../random/random.ts';
 import type { AnswerClass } from '../recall/answerClass.ts';
 import { easyAnswersNeeded } from '../recall/provisionalOverhead.ts';
-import { bandOf, mostLikely, placementOdds, type SetTally } from './placementOdds.ts';
+import { placementOdds, type SetTally } from './placementOdds.ts';
+import { advanceSearch, nextSet, placementSampleLong, type PlacementSearch } from './placementSearch.ts';
 
 /** The most prompts a placement asks, the easy one that closes it among them. */
 export const mostPlacementPrompts = 36;
-/** Facts of one set asked at first; all recalled pass it. */
-export const placementSample = 4;
-/** After one that was not recalled so many are asked in all, and one less passes. */
-export const placementSampleLong = 6;
-/** A placement stops asking once the set to begin with is this likely. */
-export const placementSure = 0.975;
-/** The band holds the true first set with this chance, by the model of placementOdds. */
-export const bandChance = 0.975;
-
 /** The sets of one operation on a pathway, in order, and how they are to be asked. */
 export interface PlacementPlan {
   readonly sets: readonly Pick<FactSet, 'id' | 'name' | 'introduces'>[];
@@ -60,7 +52,7 @@ export interface PlacementReading {
   readonly odds: readonly number[];
   readonly answers: readonly PlacementAnswer[];
   /** How far the search has come. */
-  readonly search: Search;
+  readonly search: PlacementSearch;
   /** Facts asked of each set, those without evidence among them. */
   readonly used: readonly number[];
   /** The order in which the facts of each set are asked. */
@@ -176,71 +168,6 @@ function warmUpPrompt(plan: PlacementPlan, nth: number): PlacementPrompt {
   };
 }
 
-interface Search {
-  /** The highest set passed, -1 before any. */
-  readonly below: number;
-  /** The lowest set not passed. */
-  readonly above: number | undefined;
-  /** How far the next gallop goes. */
-  readonly step: number;
-  /** The set under test; undefined when the bracket is closed. */
-  readonly at: number | undefined;
-}
-
-/** The set to ask of now: the one under test, or what would tell most; undefined when enough is known or nothing is left. */
-function nextSet(
-  search: Search,
-  odds: readonly number[],
-  orders: readonly (readonly FactKey[])[],
-  used: readonly number[],
-): number | undefined {
-  const hasMore = (at: number) => at < used.length && (used[at] as number) < (orders[at]?.length ?? 0);
-  if (search.at !== undefined && hasMore(search.at)) return search.at;
-  const [first, second] = mostLikely(odds);
-  if ((odds[first] as number) >= placementSure) return undefined;
-  // Whether the lower of two candidates is instant tells them apart.
-  const wanted = Math.min(first, second);
-  if (hasMore(wanted)) return wanted;
-  return [...odds.keys()]
-    .filter((at) => hasMore(at) && (odds[at] as number) > 0.02)
-    .sort((a, b) => (odds[b] as number) - (odds[a] as number))[0];
-}
-
-function advanceSearch(
-  search: Search,
-  tallies: readonly SetTally[],
-  orders: readonly (readonly FactKey[])[],
-  used: readonly number[],
-  count: number,
-): Search {
-  const { at } = search;
-  if (at === undefined) return search;
-  const passed = verdictOf(tallies[at] as SetTally, used[at] as number, orders[at]?.length ?? 0);
-  if (passed === undefined) return search;
-  const below = passed ? Math.max(search.below, at) : search.below;
-  const above = passed ? search.above : Math.min(search.above ?? count, at);
-  if (above === undefined) {
-    if (below === count - 1) return { below, above, step: search.step, at: undefined };
-    return { below, above, step: search.step * 2, at: Math.min(count - 1, below + search.step) };
-  }
-  return {
-    below,
-    above,
-    step: search.step,
-    at: above - below > 1 ? Math.floor((below + above) / 2) : undefined,
-  };
-}
-
-/** Whether a set passed; undefined while that is open. A set with fewer facts is judged on those it has. */
-function verdictOf(tally: SetTally, used: number, has: number): boolean | undefined {
-  const { recalled, short } = tally;
-  if (short >= 2) return false;
-  if (short === 0 && recalled >= placementSample) return true;
-  if (short === 1 && recalled >= placementSampleLong - 1) return true;
-  if (used < has) return undefined;
-  return short === 0 && recalled > 0;
-}
-
 /** True: recalled; false: short of it; undefined: no evidence. */
 function evidenceOf(name: AnswerClass, timed: boolean): boolean | undefined {
   switch (name) {
@@ -270,7 +197,12 @@ function askingOrder(introduces: readonly FactKey[], seed: number): FactKey[] {
   return [...first, ...shuffled(turned, random)];
 }
 
-function whyOf(search: Search, at: number, plan: PlacementPlan, tallies: readonly SetTally[]): string {
+function whyOf(
+  search: PlacementSearch,
+  at: number,
+  plan: PlacementPlan,
+  tallies: readonly SetTally[],
+): string {
   const name = plan.sets[at]?.name ?? '';
   const { recalled, short } = tallies[at] as SetTally;
   const soFar = recalled + short === 0 ? '' : ` ${recalled} of ${recalled + short} recalled so far.`;
@@ -300,67 +232,4 @@ function closingPrompt(plan: PlacementPlan, answers: readonly PlacementAnswer[])
     .sort((a, b) => setOf(a.fact) - setOf(b.fact))[0];
   const fact = easy?.fact ?? (plan.sets[0]?.introduces[0] as FactKey);
   return { fact, set: Math.max(0, setOf(fact)), closing: true, why: 'An easy one to end on.' };
-}
-
-/** What a placement comes to. */
-export interface PlacementResult {
-  /** The set to begin with; null when every set is instant. */
-  readonly begin: number | null;
-  /** The sets it may be confused with, and itself, in order; one past the last means all instant. */
-  readonly band: readonly number[];
-  readonly chance: number;
-  readonly reasons: readonly string[];
-  /** Of the answers on sets before that one an eighth or more were not recalled: what is known has holes. */
-  readonly patchy: { readonly short: number; readonly of: number } | null;
-  /** What would narrow the band; empty when it holds one set. */
-  readonly wouldNarrow: string;
-}
-
-/** The result so far; undefined before any answer gave evidence. */
-export function placementResult(plan: PlacementPlan, reading: PlacementReading): PlacementResult | undefined {
-  const { tallies, odds } = reading;
-  if (tallies.every((one) => one.recalled + one.short === 0)) return undefined;
-  const [begin] = mostLikely(odds);
-  const band = bandOf(odds, bandChance);
-  const name = (at: number) => plan.sets[at]?.name ?? 'beyond the last set';
-  const found = tallies.flatMap((tally, at) =>
-    tally.recalled + tally.short === 0
-      ? []
-      : [`${name(at)}: ${tally.recalled} of ${tally.recalled + tally.short} recalled.`],
-  );
-  const others = band.filter((at) => at !== begin);
-  const skipped = others.filter((at) => at < begin && at < tallies.length);
-  const lower = skipped[0];
-  const wouldNarrow =
-    others.length === 0
-      ? ''
-      : lower !== undefined
-        ? `Four more facts of ${name(lower)}, ${askedOf(tallies[lower])}.`
-        : begin < tallies.length
-          ? `Four more facts of ${name(begin)}: it may be instant after all.`
-          : 'Another look at the last set.';
-  return {
-    begin: begin < tallies.length ? begin : null,
-    band,
-    chance: odds[begin] as number,
-    reasons: found,
-    patchy: patchyOf(tallies.slice(0, begin)),
-    wouldNarrow,
-  };
-}
-
-/** Answers from which it is told that what is known has holes, and the share of them not recalled. */
-export const patchyFrom = { answers: 8, share: 1 / 8 } as const;
-
-function patchyOf(before: readonly SetTally[]): PlacementResult['patchy'] {
-  const short = before.reduce((sum, one) => sum + one.short, 0);
-  const of = before.reduce((sum, one) => sum + one.recalled + one.short, 0);
-  return of >= patchyFrom.answers && short >= patchyFrom.share * of ? { short, of } : null;
-}
-
-function askedOf(tally: SetTally | undefined): string {
-  const asked = tally ? tally.recalled + tally.short : 0;
-  return asked === 0
-    ? 'which was passed over'
-    : `of which only ${asked} ${asked === 1 ? 'was' : 'were'} asked`;
 }

@@ -1,6 +1,7 @@
 import type { FactSet } from '../facts/factSet.ts';
 import { createRandom, mixSeed, normal, seedFrom, type RandomSource } from '../random/random.ts';
-import { beginPlacement, placeAnswer, placementResult, type PlacementPlan } from '../practice/placement.ts';
+import { beginPlacement, placeAnswer, type PlacementPlan } from '../practice/placement.ts';
+import { placementResult } from '../practice/placementResult.ts';
 import { defaultOverheadMs } from '../recall/calibration.ts';
 import { provisionalOverhead } from '../recall/provisionalOverhead.ts';
 import { measure, rawTimeMs } from './measureLearner.ts';

@@ -1,25 +1,17 @@
 import { decide, judgeByRule } from '../advance/decide.ts';
-import { isMinuteOffered, lookedBack, type CheckResult, type JudgedAnswer } from '../advance/decision.ts';
-import { isUntimed, type Policy, type School } from '../advance/policy.ts';
-import { answerOf, parseFactKey, type FactKey } from '../facts/fact.ts';
+import { isMinuteOffered, lookedBack } from '../advance/decision.ts';
+import { isUntimed } from '../advance/policy.ts';
+import type { FactKey } from '../facts/fact.ts';
 import type { FactSet } from '../facts/factSet.ts';
-import { makeCheckForm } from '../practice/checkForm.ts';
-import { beginDrill, dealAfter } from '../practice/dealDrill.ts';
-import { defaultDrillRules, plainDrill, type DrillFact } from '../practice/drill.ts';
-import { makeMixedForm } from '../practice/probeForm.ts';
-import { createRandom, mixSeed, seedFrom, type RandomSource } from '../random/random.ts';
+import { createRandom, mixSeed } from '../random/random.ts';
 import { ceilingInForce, ownCeiling, ownCeilingOf, type Ceiling } from '../recall/ceiling.ts';
-import { digitsCorrect } from '../recall/digits.ts';
-import { isRecalled, latestOfEach, type ClassedAnswer } from '../recall/factState.ts';
+import { isRecalled, latestOfEach } from '../recall/factState.ts';
 import { factStateOf } from '../recall/timedState.ts';
-import { untimedStateOf } from '../recall/untimedState.ts';
-import type { Mark } from '../recall/mark.ts';
-import { overheadShortByMs, overheadWatched, quickestTenth } from '../recall/overheadWatch.ts';
 import { newCalls, noteCalls, type Calls } from './calls.ts';
-import { yardstick, type World } from './figures.ts';
-import type { Learner } from './learner.ts';
-import { measure, type LearnerMeasuring } from './measureLearner.ts';
-import { makeLearner, notInstantShare, type Profile } from './profiles.ts';
+import { yardstick } from './figures.ts';
+import { makeLearner, notInstantShare } from './profiles.ts';
+import type { SchoolSetting } from './schoolSetting.ts';
+import { drill, instant, minute, type Interval, type LearnerRecord, type Visit } from './simulateVisit.ts';
 
 /** The days of the week on which visits fall. */
 export const visitWeekdays = [0, 3] as const;
@@ -45,22 +37,6 @@ export interface SchoolRun {
   readonly calls?: Calls;
 }
 
-export interface SchoolSetting {
-  readonly school: School;
-  readonly policy: Policy;
-  readonly profile: Profile;
-  /** Whether the tutor marks fingers and counting, as seen in so many of a hundred answers so reached. */
-  readonly seen?: number;
-  /** In so many of a hundred answers the tutor looks and marks what is seen, once the school has asked to watch. */
-  readonly watched?: number;
-  readonly limitMs?: number;
-  /** Naming prompts a minute; null: not measured. */
-  readonly ceiling?: number | null;
-  readonly world?: World;
-  /** Compares the chances that are said with what is so. */
-  readonly calls?: boolean;
-}
-
 /**
  * One learner on one set under one school, two visits a week, some forty answers a visit of which the first of a week holds the
  * minute check; the drill withdraws and returns, with known facts from the sets before. Ends when the school says advance:
@@ -82,7 +58,7 @@ export function simulateSchool(
     (one) => !facts.includes(one),
   );
   const truth = (fact: FactKey) => learner.held.get(fact)?.knowledge === 'recalled';
-  const record: Record = {
+  const record: LearnerRecord = {
     watching: false,
     answers: new Map(),
     intervals: [],
@@ -98,9 +74,9 @@ export function simulateSchool(
   let firstOffered: number | undefined;
   for (let visit = 0; visit < mostVisits; visit += 1) {
     const day = Math.floor(visit / 2) * 7 + (visitWeekdays[visit % 2] as number);
-    const table: Table = { setting, world, learner, random, day, visit, record };
-    const used = visit % 2 === 0 && !isUntimed(setting.school) ? minute(table, facts, earlier) : 0;
-    drill(table, facts, earlier, Math.max(0, world.answersAVisit - used));
+    const here: Visit = { setting, world, learner, random, day, visit, record };
+    const used = visit % 2 === 0 && !isUntimed(setting.school) ? minute(here, facts, earlier) : 0;
+    drill(here, facts, earlier, Math.max(0, world.answersAVisit - used));
     const asked = () =>
       (calls ? decide : judgeByRule)({
         school: setting.school,
@@ -122,7 +98,7 @@ export function simulateSchool(
     record.watching = decision.offer?.kind === 'watch';
     // The tutor takes what is offered at once.
     if (isMinuteOffered(decision.offer, instant(day, 0).slice(0, 10))) {
-      minute(table, facts, earlier);
+      minute(here, facts, earlier);
       decision = asked();
     }
     const { verdict } = decision;
@@ -157,7 +133,7 @@ export function simulateSchool(
 }
 
 /** From the child's own answers on facts now recalled or kept where there are enough, else from naming. */
-function ceilingNow(setting: SchoolSetting, record: Record, day: number): Ceiling | null {
+function ceilingNow(setting: SchoolSetting, record: LearnerRecord, day: number): Ceiling | null {
   const naming: Ceiling | null =
     setting.ceiling == null ? null : { perMinute: setting.ceiling, from: 'naming', answers: 12 };
   const known = new Map<FactKey, boolean>();
@@ -173,168 +149,4 @@ function ceilingNow(setting: SchoolSetting, record: Record, day: number): Ceilin
     if (isKnown(one.fact)) own.push(one.ms);
   }
   return ceilingInForce(ownCeilingOf(own), naming);
-}
-
-/** From one prompt to the next, where the answer was right. */
-interface Interval {
-  readonly fact: FactKey;
-  readonly day: number;
-  readonly ms: number;
-}
-
-interface Record {
-  /** The school has asked to watch for counting. */
-  watching: boolean;
-  readonly intervals: Interval[];
-  /** Raw times of right answers less the overhead as it was measured, ms. */
-  readonly beyondMs: number[];
-  readonly answers: Map<FactKey, ClassedAnswer[]>;
-  readonly judged: JudgedAnswer[];
-  readonly checks: CheckResult[];
-  prompts: number;
-}
-
-interface Table {
-  readonly setting: SchoolSetting;
-  readonly world: World;
-  readonly learner: Learner;
-  readonly random: RandomSource;
-  readonly day: number;
-  readonly visit: number;
-  readonly record: Record;
-}
-
-function put({ setting, world, learner, random, day, visit, record }: Table, fact: FactKey) {
-  const untimed = isUntimed(setting.school);
-  const how: LearnerMeasuring = {
-    limitMs: setting.limitMs ?? 2000,
-    world,
-    visit,
-    see: (answer) => seenOf(setting, answer.truth, fact, random, record.watching),
-  };
-  const measuredMs = world.trueOverheadMs + world.overheadOffMs;
-  const quickest = quickestTenth(record.beyondMs.slice(-overheadWatched.answers));
-  const answer = measure(learner, fact, day, random, {
-    ...how,
-    overheadMs: measuredMs - overheadShortByMs(quickest, [], world.spreadMs),
-  });
-  if (answer.right) record.beyondMs.push(answer.rawMs - measuredMs);
-  const at = instant(day, record.prompts);
-  // Without a clock a right answer is right; only what the tutor marks tells more.
-  const name =
-    untimed && answer.right && answer.measured.class !== 'missed'
-      ? untimedClass(answer.seen)
-      : answer.measured.class;
-  const judged: JudgedAnswer = {
-    fact,
-    at,
-    class: name,
-    seen: answer.seen,
-    correctedMs: answer.measured.correctedMs,
-    limitMs: how.limitMs,
-  };
-  record.prompts += 1;
-  if (answer.right) record.intervals.push({ fact, day, ms: answer.latencyMs + world.betweenPromptsMs });
-  record.judged.push(judged);
-  const list = record.answers.get(fact);
-  if (list) list.push(judged);
-  else record.answers.set(fact, [judged]);
-  return { answer, judged };
-}
-
-const untimedClass = (seen: readonly Mark[]) =>
-  seen.some((one) => one !== 'explained' && one !== 'noCounting') ? 'workedOut' : 'right';
-
-const startMs = Date.UTC(2026, 0, 5, 9);
-function instant(day: number, prompt: number): string {
-  return new Date(startMs + day * 86_400_000 + (prompt % 1000) * 1000).toISOString();
-}
-
-/** What the tutor marks: counting in so many of a hundred; "no counting" once it is seen; how it was found, when asked. */
-function seenOf(
-  setting: SchoolSetting,
-  truth: string,
-  fact: FactKey,
-  random: RandomSource,
-  watching: boolean,
-): Mark[] {
-  if (watching && random.unit() * 100 < (setting.watched ?? 0))
-    return truth === 'recalled' ? ['noCounting'] : truth === 'workedOut' ? ['fingers'] : [];
-  const counted = truth === 'workedOut' && random.unit() * 100 < (setting.seen ?? 0);
-  if (isUntimed(setting.school)) {
-    if (random.unit() < 0.3 && truth !== 'notKnown')
-      return truth === 'workedOut'
-        ? ['explained', random.unit() < 0.5 ? 'fromTen' : 'countingOn']
-        : ['explained'];
-    return counted ? ['countingOn'] : [];
-  }
-  if (counted) return ['fingers'];
-  const { operation, left, right } = parseFactKey(fact);
-  const quick = (operation === 'add' && Math.min(left, right) <= 2) || (operation === 'sub' && right <= 2);
-  return quick && truth === 'recalled' ? ['noCounting'] : [];
-}
-
-/** A minute check, mixed where the school wants it so. Gives the number of answers. */
-function minute(table: Table, facts: readonly FactKey[], earlier: readonly FactKey[]): number {
-  const { setting, world, random, record, day } = table;
-  const mixed = setting.school === 'publishedRate' && earlier.length > 1;
-  const seed = seedFrom(random);
-  const form = mixed
-    ? makeMixedForm(facts, earlier, 200, seed)
-    : makeCheckForm(facts, 200, createRandom(seed));
-  let usedMs = 0;
-  let right = 0;
-  let wrong = 0;
-  let digits = 0;
-  for (const fact of form) {
-    const { answer } = put(table, fact);
-    usedMs += answer.latencyMs + world.betweenPromptsMs;
-    if (usedMs > setting.policy.minuteMs) break;
-    if (answer.right) right += 1;
-    else wrong += 1;
-    digits += digitsCorrect(String(answer.given), String(answerOf(parseFactKey(fact)))).correct;
-  }
-  record.checks.push({
-    at: instant(day, record.prompts),
-    right,
-    wrong,
-    usedMs: setting.policy.minuteMs,
-    digitsPerMinute: (digits * 60_000) / setting.policy.minuteMs,
-    mixed: setting.school === 'publishedRate',
-  });
-  return right + wrong;
-}
-
-function drill(table: Table, facts: readonly FactKey[], earlier: readonly FactKey[], most: number): void {
-  const { setting, record, random } = table;
-  const untimed = isUntimed(setting.school);
-  const stateOf = untimed ? untimedStateOf : factStateOf;
-  const pool = (fact: FactKey, ofSet: boolean): DrillFact => {
-    const list = record.answers.get(fact) ?? [];
-    const state = stateOf(list, 'UTC');
-    return {
-      fact,
-      known: ofSet
-        ? isRecalled(state) || state === 'secure'
-        : state === 'untried' || isRecalled(state) || state === 'secure' || state === 'nearly',
-      ofSet,
-      evidence: list.filter((one) => one.class !== 'noEvidence' && (untimed || one.class !== 'right')).length,
-      due: false,
-    };
-  };
-  const plan = plainDrill({
-    facts: [...facts.map((one) => pool(one, true)), ...earlier.slice(-24).map((one) => pool(one, false))],
-    rules: {
-      ...defaultDrillRules,
-      newErrors: setting.policy.newErrors,
-      knownPerNew: setting.policy.knownPerNew,
-    },
-    most,
-    seed: seedFrom(random),
-  });
-  let reading = beginDrill(plan);
-  while (reading.next) {
-    const { judged } = put(table, reading.next.fact);
-    reading = dealAfter(plan, reading, { fact: judged.fact, class: judged.class }, !untimed);
-  }
 }
