@@ -80,7 +80,8 @@ export function gameOn(
       for (;;) {
         const need = needOf(open.game, open.play, state);
         if (need.kind === 'over' || read >= factsAsked) return undefined;
-        if (need.kind === 'say' && need.asked.seat === 0 && need.asked.fact !== null) return need.asked.fact;
+        if (need.kind === 'say' && need.asked.seat === 0 && need.asked.item.kind === 'fact')
+          return need.asked.item.key;
         make(modelMove(open.game, open.play, state, [grownUp, grownUp], random) as Move);
       }
     },

@@ -11,6 +11,8 @@ import {
   type ReviewPage,
 } from '@veldrift/wire';
 import { withClient } from './cluster/cluster.ts';
+import { inRoom } from './db.ts';
+import { keepSaid } from './store/proposal.ts';
 import {
   minuteIds,
   openHouse,
@@ -44,6 +46,18 @@ async function readyPupil(): Promise<{ id: string; playId: string }> {
 }
 
 describe('pupils', () => {
+  it('deleted while their school was being asked leave nothing, and trouble nobody', async () => {
+    const id = await room.pupil();
+    const { pupil, proposal } = await page(id);
+    await room.call('DELETE', `/api/pupils/${id}`, { confirm: pupil.name });
+    await inRoom(house.db, room.roomId, async (tx) => {
+      await keepSaid(tx, id, proposal, {}, 1);
+      expect(
+        await tx.rows('select 1 from standings where room_id = $1 and pupil_id = $2', [room.roomId, id]),
+      ).toEqual([]);
+    });
+  });
+
   it('are added, read, changed, listed and deleted for good', async () => {
     const id = await room.pupil({ name: '  \u{1F98A} \u0646\u0648\u0631 ' });
     expect((await page(id)).pupil).toMatchObject({

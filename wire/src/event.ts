@@ -2,6 +2,7 @@ import {
   aids,
   answerWays,
   endReasons,
+  isSkillKey,
   judgements,
   marks,
   operations,
@@ -124,6 +125,25 @@ export const eventSchemas = {
     aided: flag(),
     aid: maybe(aids),
     seen: seen(),
+    usedMs: msField(dayMs).required(),
+    move: withMove(),
+  }).exact(),
+  /** An answer to a skill of a game: what no fact of the map stands for. An undo retracts it like an answer. */
+  skillGiven: object({
+    ...inPlay,
+    kind: kind('skillGiven'),
+    skill: string()
+      .strict()
+      .required()
+      .test('skill', 'skill should be a key such as cmp or bond:10.', (value) => isSkillKey(value ?? '')),
+    shown: textField('What was asked', 200).required(),
+    answer: textField('The answer', 64).defined(),
+    given: given(),
+    right: flag(),
+    latencyMs: msField(dayMs).nullable().defined(),
+    voided: flag(),
+    way: choice(answerWays),
+    aided: flag(),
     usedMs: msField(dayMs).required(),
     move: withMove(),
   }).exact(),

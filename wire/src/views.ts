@@ -11,6 +11,7 @@ import type {
   Operation,
   Purpose,
   Reason,
+  SkillKey,
   Verdict,
 } from '@veldrift/core';
 import type { Deal } from './event.ts';
@@ -103,6 +104,8 @@ export interface RatedCheck extends Pick<Play, 'id' | 'purpose' | 'setId' | 'way
 export interface PupilPage {
   readonly pupil: Pupil;
   readonly facts: Readonly<Record<Operation, readonly FactOnMap[]>>;
+  /** Skills that were asked, those asked last first. */
+  readonly skills: readonly SkillOfPupil[];
   /** Checks with a rate, oldest first: what the chart shows. */
   readonly checks: readonly RatedCheck[];
   /** The latest play; null: there was none. */
@@ -177,11 +180,43 @@ export interface GameReview {
   readonly stepDecision: KeptDecision | null;
 }
 
+/** An answer to a skill, as it is kept. */
+export interface KeptSkillAnswer {
+  readonly id: string;
+  readonly playId: string;
+  readonly skill: SkillKey;
+  /** What was asked, as it stood on the table. */
+  readonly shown: string;
+  /** What is right. */
+  readonly answer: string;
+  /** What was said or claimed; null: not set down. */
+  readonly given: string | null;
+  readonly right: boolean;
+  readonly at: string;
+  readonly latencyMs: number | null;
+  readonly voided: boolean;
+  readonly aided: boolean;
+}
+
+/** What an answer on record is about: a fact or a skill. */
+export type AnyKeptAnswer = KeptAnswer | KeptSkillAnswer;
+
+export const isOfSkill = (answer: AnyKeptAnswer): answer is KeptSkillAnswer => 'skill' in answer;
+
+/** A skill of a pupil: where it stands, and the latest answers it rests on, oldest first. */
+export interface SkillOfPupil {
+  readonly skill: SkillKey;
+  readonly state: FactState;
+  readonly answers: readonly KeptSkillAnswer[];
+}
+
 /** A review: one minute with its answers. */
 export interface ReviewPage {
   readonly play: Play;
   readonly pupil: Pupil;
   readonly answers: readonly KeptAnswer[];
+  /** Answers to skills, oldest first; of games alone. */
+  readonly skills: readonly KeptSkillAnswer[];
   /** State of each fact met, before this minute and after it. */
   readonly states: readonly {
     readonly fact: FactKey;

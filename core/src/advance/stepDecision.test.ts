@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { decideStep, type StepAnswer, type StepEvidence, type StepPlay } from './stepDecision.ts';
 
 const answer = (over: Partial<StepAnswer> = {}): StepAnswer => ({
-  fact: '7x8',
+  item: { kind: 'fact', key: '7x8' },
   class: 'recalled',
   known: true,
   seen: [],
@@ -93,9 +93,9 @@ describe('a step of a game', () => {
     );
     const run = [
       ...many(17),
-      answer({ class: 'missed', fact: '7x8' }),
-      answer({ class: 'missed', fact: '6x8' }),
-      answer({ class: 'missed', fact: '9x8' }),
+      answer({ class: 'missed', item: { kind: 'fact', key: '7x8' } }),
+      answer({ class: 'missed', item: { kind: 'fact', key: '6x8' } }),
+      answer({ class: 'missed', item: { kind: 'fact', key: '9x8' } }),
     ];
     const found = decideStep(evidence([play(10, many(10)), play(13, run)]));
     expect(found).toMatchObject({
@@ -123,5 +123,28 @@ describe('a step of a game', () => {
     );
     expect(last.verdict).toBe('stay');
     expect(last.reasons.at(-1)?.text).toBe('This is the last step.');
+  });
+  it('counts skills by right alone, and never asks for their time', () => {
+    const skill = { item: { kind: 'skill', key: 'cmp' }, class: 'right' } as const;
+    const found = decideStep(evidence([play(10, many(10, skill)), play(13, many(10, skill))]));
+    expect(found.verdict).toBe('advance');
+    expect(found.reasons.map((one) => one.text)).toContain('20 of 20 answers to known skills right.');
+    const both = decideStep(evidence([play(10, many(10, skill)), play(13, many(10))]));
+    expect(both.reasons.map((one) => one.text)).toContain(
+      '20 of 20 answers to known facts and skills recalled, or right.',
+    );
+    // A fact that is right without a time says nothing of recall; a skill does.
+    const untimed = decideStep(
+      evidence([play(10, many(10, { class: 'right' })), play(13, many(10, { class: 'right' }))]),
+    );
+    expect(untimed.reasons.map((one) => one.text).join(' ')).not.toContain('known');
+  });
+  it('goes back after three known skills missed running, and names them', () => {
+    const missed = { item: { kind: 'skill', key: 'line:add' }, class: 'missed' } as const;
+    const found = decideStep(evidence([play(10, many(10)), play(13, [...many(10), ...many(3, missed)])]));
+    expect(found.verdict).toBe('stepBack');
+    expect(found.reasons.at(-1)?.text).toBe(
+      'Missed one after another, though known: adding larger numbers, adding larger numbers and adding larger numbers.',
+    );
   });
 });

@@ -1,15 +1,15 @@
-import type { FactKey } from '../facts/fact.ts';
+import { itemText, type Item } from '../facts/item.ts';
 import type { AnswerClass } from '../recall/answerClass.ts';
 import type { Mark } from '../recall/mark.ts';
 import type { Decision, Reason } from './decision.ts';
-import { countText, factListText } from './words.ts';
+import { countText, joinText } from './words.ts';
 
 /** An answer given in a play of a game. */
 export interface StepAnswer {
   readonly id?: string;
-  readonly fact: FactKey;
+  readonly item: Item;
   readonly class: AnswerClass;
-  /** Whether the fact counted as known when the play began. */
+  /** Whether the fact or skill counted as known when the play began. */
   readonly known: boolean;
   readonly seen: readonly Mark[];
   /** An aid lay there. */
@@ -62,8 +62,13 @@ export function decideStep(evidence: StepEvidence): Decision {
   const answers = plays.flatMap((play) => play.answers).filter((one) => one.class !== 'noEvidence');
   const right = answers.filter((one) => one.class !== 'missed');
   // An answer without a time, or with an aid in sight, says nothing of recall: with a clock it counts as right, and no more.
-  const known = answers.filter((one) => one.known && !(timed && (one.class === 'right' || one.aided)));
-  const held = known.filter((one) => (timed ? one.class === 'recalled' : one.class !== 'missed'));
+  const byTime = (one: StepAnswer) => timed && one.item.kind === 'fact';
+  const known = answers.filter(
+    (one) => one.known && !(timed && one.aided) && !(byTime(one) && one.class === 'right'),
+  );
+  // A skill has no limit to be recalled within: right is what is asked of it.
+  const held = known.filter((one) => (byTime(one) ? one.class === 'recalled' : one.class !== 'missed'));
+  const skills = known.filter((one) => one.item.kind === 'skill').length;
   const explained = answers.some((one) => one.seen.includes('explained'));
   const days = new Set(plays.map((play) => play.day)).size;
   const share = (part: readonly unknown[], whole: readonly unknown[]) =>
@@ -77,7 +82,13 @@ export function decideStep(evidence: StepEvidence): Decision {
     ...(known.length > 0
       ? [
           onFacts(
-            `${held.length} of ${countText(known.length, 'answer')} to known facts ${timed ? 'recalled' : 'right'}.`,
+            `${held.length} of ${countText(known.length, 'answer')} to known ${
+              skills === 0
+                ? `facts ${timed ? 'recalled' : 'right'}`
+                : skills === known.length
+                  ? 'skills right'
+                  : `facts and skills ${timed ? 'recalled, or right' : 'right'}`
+            }.`,
           ),
         ]
       : []),
@@ -104,7 +115,7 @@ export function decideStep(evidence: StepEvidence): Decision {
     ) {
       const why =
         run.length >= stepRules.missesRunning
-          ? [onFacts(`Missed one after another, though known: ${factListText(run)}.`)]
+          ? [onFacts(`Missed one after another, though known: ${joinText(run.map(itemText))}.`)]
           : [];
       return {
         ...base,
@@ -144,11 +155,11 @@ export function decideStep(evidence: StepEvidence): Decision {
     : { ...base, verdict: 'advance', reasons, missing: [], wouldSettle: `Next: \u201c${next}\u201d.` };
 }
 
-/** Known facts missed one after another, the latest run of three or more. */
-function missedRun(answers: readonly StepAnswer[]): FactKey[] {
+/** What is known missed one after another, the latest run of three or more. */
+function missedRun(answers: readonly StepAnswer[]): Item[] {
   const known = answers.filter((one) => one.known);
-  const run: FactKey[] = [];
+  const run: Item[] = [];
   for (let at = known.length - 1; at >= 0 && known[at]?.class === 'missed'; at -= 1)
-    run.unshift((known[at] as StepAnswer).fact);
+    run.unshift((known[at] as StepAnswer).item);
   return run;
 }

@@ -1,5 +1,5 @@
-import { factKey, tryParseFactKey, type FactKey } from '../facts/fact.ts';
-import { displaySigns } from '../facts/operation.ts';
+import { answerOf, factKey, factText, type Fact, type FactKey } from '../facts/fact.ts';
+import { isOnMap, skillItem } from '../facts/item.ts';
 import type { DieSides } from '../materials/dice.ts';
 import {
   emptyScene,
@@ -118,35 +118,33 @@ export const addThenTimes: Game<AddTimesRules, AddTimesState> = {
 interface RollLine {
   readonly shown: string;
   readonly value: number;
-  /** The product, where it is a fact. */
-  readonly fact: FactKey | null;
+  /** The facts of its steps, those on the map. */
+  readonly facts: readonly FactKey[];
   readonly steps: readonly string[];
 }
 
 /** Every line of a roll, each once. */
 export function linesOf(rules: AddTimesRules, roll: readonly number[]): RollLine[] {
   const lines = new Map<string, RollLine>();
-  const put = (shown: string, left: number, right: number, before: readonly string[]) => {
-    const key = factKey({ operation: 'mul', left, right });
+  const put = (shown: string, ...steps: readonly Fact[]) => {
+    const value = answerOf(steps.at(-1) as Fact);
     lines.set(shown, {
       shown,
-      value: left * right,
-      fact: tryParseFactKey(key) ? key : null,
-      steps: [...before, `${left} × ${right} = ${left * right}`],
+      value,
+      facts: steps.map(factKey).filter(isOnMap),
+      steps: steps.map((one) => `${factText(one)} = ${answerOf(one)}`),
     });
   };
   if (rules.first === null) {
     const [a = 0, b = 0] = [...roll].sort((x, y) => y - x);
-    put(`${a} × ${b}`, a, b, []);
+    put(`${a} × ${b}`, { operation: 'mul', left: a, right: b });
     return [...lines.values()];
   }
   for (const third of roll.keys()) {
     const [a = 0, b = 0] = roll.filter((_, at) => at !== third).sort((x, y) => y - x);
-    const inner = rules.first === 'add' ? a + b : a - b;
-    const sign = displaySigns[rules.first];
-    put(`(${a} ${sign} ${b}) × ${roll[third]}`, inner, roll[third] as number, [
-      `${a} ${sign} ${b} = ${inner}`,
-    ]);
+    const first: Fact = { operation: rules.first, left: a, right: b };
+    const times = roll[third] as number;
+    put(`(${factText(first)}) × ${times}`, first, { operation: 'mul', left: answerOf(first), right: times });
   }
   return [...lines.values()];
 }
@@ -154,7 +152,7 @@ export function linesOf(rules: AddTimesRules, roll: readonly number[]): RollLine
 const choicesOf = (play: Play<AddTimesRules>, state: AddTimesState): Choice[] =>
   linesOf(play.rules, state.roll ?? []).map(({ shown }) => ({ key: shown, says: shown }));
 
-/** A line to be said. One of two steps shows its product, but its time is that of both. */
+/** A line to be said. One of two steps shows both of its facts, but its time is that of the whole. */
 function asked(state: AddTimesState, line: RollLine): AddTimesState {
   const answer = String(line.value);
   return {
@@ -162,11 +160,12 @@ function asked(state: AddTimesState, line: RollLine): AddTimesState {
     chosen: line.value,
     asking: ask({
       seat: state.turn,
-      fact: line.fact,
+      ...(line.steps.length > 1
+        ? { item: skillItem('chain'), steps: line.facts, untimed: true }
+        : { item: line.facts[0] ? { kind: 'fact', key: line.facts[0] } : skillItem('line:mul') }),
       shown: line.shown,
       answer,
       whole: `${line.shown} = ${answer}`,
-      ...(line.steps.length > 1 ? { untimed: true } : {}),
     }),
   };
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { answerOf, parseFactKey, type FactKey } from '../facts/fact.ts';
+import { factOfItem } from '../facts/item.ts';
 import { createRandom } from '../random/random.ts';
 import { findGame, games, type AnyGame } from './catalogue.ts';
 import type { Move, Play } from './game.ts';
@@ -19,8 +20,9 @@ function playedOut(game: AnyGame, play: Play<unknown>, known: readonly (readonly
   while (state.over === null && moves.length < 3000) {
     const move = modelMove(game, play, state, players, random) as Move;
     const need = needOf(game, play, state);
-    if (need.kind === 'say' && need.asked.fact !== null && !state.asking?.missed.length)
-      asked.push({ seat: need.asked.seat, fact: need.asked.fact });
+    const fact = need.kind === 'say' ? factOfItem(need.asked.item) : null;
+    if (need.kind === 'say' && fact !== null && !state.asking?.missed.length)
+      asked.push({ seat: need.asked.seat, fact });
     state = playMove(game, play, state, move);
     moves.push(move);
   }

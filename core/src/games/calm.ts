@@ -1,4 +1,5 @@
 import type { FactKey } from '../facts/fact.ts';
+import { factOfItem } from '../facts/item.ts';
 import { createRandom, mixSeed } from '../random/random.ts';
 import type { Game, GameState, Move, Need, Play } from './game.ts';
 
@@ -53,7 +54,7 @@ function factsAhead<R, S extends GameState>(
   for (let seats = 0; seats <= play.seats; seats += 1) {
     const need: Need | null = state.over === null ? game.need(play, state) : null;
     if (need?.kind === 'claim') {
-      const { fact } = need.asked;
+      const fact = factOfItem(need.asked.item);
       return fact === null ? found : [...found, ...need.seats.map((seat) => [seat, fact] as const)];
     }
     if (need?.kind === 'choose' && depth > 0) {
@@ -72,7 +73,8 @@ function factsAhead<R, S extends GameState>(
         );
     }
     if (need?.kind !== 'say') return found;
-    const { seat, fact } = need.asked;
+    const { seat } = need.asked;
+    const fact = factOfItem(need.asked.item);
     if (fact !== null) found.push([seat, fact]);
     state = game.act(play, state, { kind: 'said', seat, right: true });
   }

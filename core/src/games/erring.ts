@@ -1,4 +1,5 @@
 import { answerOf, parseFactKey, type FactKey } from '../facts/fact.ts';
+import { factOfItem } from '../facts/item.ts';
 import { createRandom, mixSeed } from '../random/random.ts';
 import type { Asked } from './game.ts';
 
@@ -13,15 +14,16 @@ const after = 2;
  * is never the last thing heard. `said`: facts said at the table so far. The same table errs at the same turns.
  */
 export function errNow(
-  asked: Pick<Asked, 'fact'>,
+  asked: Pick<Asked, 'item'>,
   known: ReadonlySet<FactKey>,
   said: number,
   seed: number,
 ): string | null {
-  if (asked.fact === null || !known.has(asked.fact) || said < after) return null;
+  const key = factOfItem(asked.item);
+  if (key === null || !known.has(key) || said < after) return null;
   const random = createRandom(mixSeed(seed, said, 2));
   if (random.int(1, oneIn) !== 1) return null;
-  const fact = parseFactKey(asked.fact);
+  const fact = parseFactKey(key);
   const answer = answerOf(fact);
   // One off, or a neighbour of the table: what a child might say.
   const near = [answer + 1, answer - 1, answer + fact.right, answer - fact.right].filter(

@@ -205,7 +205,14 @@ function act(play: Play<FactLineRules>, state: FactLineState, move: Move): FactL
     return {
       ...state,
       at,
-      asking: ask({ seat: state.turn, fact, shown, answer, whole: `${shown} = ${answer}`, untimed: true }),
+      asking: ask({
+        seat: state.turn,
+        item: { kind: 'fact', key: fact },
+        shown,
+        answer,
+        whole: `${shown} = ${answer}`,
+        untimed: true,
+      }),
     };
   }
   if (move.kind !== 'said') return state;

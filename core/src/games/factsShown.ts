@@ -3,7 +3,7 @@ import { createRandom } from '../random/random.ts';
 import type { AnyGame } from './catalogue.ts';
 import type { Play } from './game.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
-import { exercised, playMove } from './playGame.ts';
+import { evidenceOf, playMove } from './playGame.ts';
 
 /** How often a play of a game shows each fact, to all its seats together. */
 export interface FactsShown {
@@ -43,8 +43,8 @@ export function* factsShownSteps(
     for (let at = 0; at < longest; at += 1) {
       const move = modelMove(game, play, state, players, random);
       if (!move) break;
-      for (const { fact } of exercised(game, play, state, move))
-        counts.set(fact, (counts.get(fact) ?? 0) + 1);
+      for (const { item } of evidenceOf(game, play, state, move))
+        if (item.kind === 'fact') counts.set(item.key, (counts.get(item.key) ?? 0) + 1);
       state = playMove(game, play, state, move);
       moves += 1;
     }

@@ -143,11 +143,11 @@ function make(
     need: (play, state) => {
       if (state.asking) return { kind: 'say', asked: state.asking.asked, says: askingSays(state.asking) };
       if (state.claiming) {
-        const { fact, shown, answer, whole } = askedNow(state, 0);
+        const { item, shown, answer, whole } = askedNow(state, 0);
         return {
           kind: 'claim',
           seats: seatsIn(play, state),
-          asked: { fact, shown, answer, whole },
+          asked: { item, shown, answer, whole },
           says: 'Who was first?',
         };
       }

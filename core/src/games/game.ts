@@ -1,5 +1,6 @@
 import type { Aid } from '../facts/aid.ts';
 import type { FactKey } from '../facts/fact.ts';
+import type { Item } from '../facts/item.ts';
 import type { Operation } from '../facts/operation.ts';
 import type { DieSides } from '../materials/dice.ts';
 import type { CardColour, Rank, Recipe } from '../materials/pack.ts';
@@ -15,8 +16,10 @@ export type Family = (typeof families)[number];
 /** A number to be said at the table. */
 export interface Asked {
   readonly seat: number;
-  /** The fact it shows; null: none of the four operations' facts, and no evidence. */
-  readonly fact: FactKey | null;
+  /** What an answer is about. */
+  readonly item: Item;
+  /** Facts worked out on the way, which a right answer shows without a clock. */
+  readonly steps?: readonly FactKey[];
   /** "7 × 8". */
   readonly shown: string;
   readonly answer: string;

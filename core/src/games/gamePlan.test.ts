@@ -277,15 +277,15 @@ describe('an error on purpose', () => {
     const asked = 4000;
     for (let nth = 0; nth < asked; nth += 1) {
       for (const fact of known) {
-        const says = errNow({ fact }, known, 2 + (nth % 30), nth);
+        const says = errNow({ item: { kind: 'fact', key: fact } }, known, 2 + (nth % 30), nth);
         if (says === null) continue;
         erred += 1;
         expect(Number(says)).not.toBe(answerOf(parseFactKey(fact)));
         expect(Number(says)).toBeGreaterThanOrEqual(0);
       }
-      expect(errNow({ fact: '8x8' }, known, 9, nth)).toBeNull();
-      expect(errNow({ fact: null }, known, 9, nth)).toBeNull();
-      expect(errNow({ fact: '7x8' }, known, nth % 2, nth)).toBeNull();
+      expect(errNow({ item: { kind: 'fact', key: '8x8' } }, known, 9, nth)).toBeNull();
+      expect(errNow({ item: { kind: 'skill', key: 'chain' } }, known, 9, nth)).toBeNull();
+      expect(errNow({ item: { kind: 'fact', key: '7x8' } }, known, nth % 2, nth)).toBeNull();
     }
     // The table's turn decides, not the fact: four facts are one draw.
     expect(erred / (4 * asked)).toBeGreaterThan(0.2);

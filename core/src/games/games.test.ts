@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { evaluate } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { answerOf, parseFactKey } from '../facts/fact.ts';
+import { isOnMap } from '../facts/item.ts';
 import { operations } from '../facts/operation.ts';
+import { isSkillKey } from '../facts/skill.ts';
 import { allRolls } from '../materials/dice.ts';
 import { packOf } from '../materials/pack.ts';
 import { createRandom, type RandomSource } from '../random/random.ts';
@@ -16,7 +18,7 @@ import type { MiddleState } from './intoTheMiddle.ts';
 import type { LampState } from './lamps.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
 import type { OutweighState } from './outweigh.ts';
-import { exercised, legalMoves, moveTrouble, needOf, playMove, replay, seatsIn } from './playGame.ts';
+import { evidenceOf, legalMoves, moveTrouble, needOf, playMove, replay, seatsIn } from './playGame.ts';
 import type { TrueRules, TrueState } from './trueState.ts';
 import { layings } from './layings.ts';
 import { mendsOf } from './whatSlipped.ts';
@@ -123,12 +125,19 @@ describe.each(tables)('$name', ({ game, nth, seats, against }) => {
           expect(playMove(game, play, JSON.parse(JSON.stringify(state)) as GameState, move)).toEqual(next);
           if (lie) expect(lie(next as never).toSorted()).toEqual(cards);
           expect(next.says.length).toBeGreaterThan(0);
-          for (const one of exercised(game, play, state, move)) {
-            const fact = parseFactKey(one.fact);
+          for (const one of evidenceOf(game, play, state, move)) {
             expect(one.seat).toBeLessThan(seats);
-            const need = needOf(game, play, state);
-            if (need.kind === 'say') expect(String(answerOf(fact))).toBe(need.asked.answer);
+            if (one.item.kind === 'fact') {
+              expect(isOnMap(one.item.key)).toBe(true);
+              expect(String(answerOf(parseFactKey(one.item.key)))).toBe(one.answer);
+            } else expect(isSkillKey(one.item.key)).toBe(true);
           }
+          // Whatever was asked and said is on record.
+          if (move.kind === 'said')
+            expect(evidenceOf(game, play, state, move)[0]).toMatchObject({
+              seat: move.seat,
+              right: move.right,
+            });
           // The best line costs the most to work out: it is tried at every fifth turn.
           turns += 1;
           const best = turns % 5 === 0 ? game.best(play, state) : null;

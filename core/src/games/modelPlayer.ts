@@ -1,11 +1,12 @@
 import type { FactKey } from '../facts/fact.ts';
+import { factOfItem } from '../facts/item.ts';
 import type { RandomSource } from '../random/random.ts';
 import type { Game, GameState, Move, Play } from './game.ts';
 import { legalMoves, needOf } from './playGame.ts';
 
 /** How a seat plays in simulation. */
 export interface ModelPlayer {
-  /** Chance that it says a fact rightly, from 0 to 1; null: what is asked is no fact of two numbers. */
+  /** Chance that it says a fact rightly, from 0 to 1; null: what is asked is a skill. */
   readonly right: (fact: FactKey | null) => number;
   /** Chance that it finds the best move there is, from 0 to 1; otherwise it takes any. */
   readonly sees: number;
@@ -41,7 +42,7 @@ export function modelMove<R, S extends GameState>(
       return {
         kind: 'said',
         seat: need.asked.seat,
-        right: random.unit() < playerOf(need.asked.seat).right(need.asked.fact),
+        right: random.unit() < playerOf(need.asked.seat).right(factOfItem(need.asked.item)),
       };
     case 'claim': {
       // Times are taken as exponential about their means: the least of them is first.

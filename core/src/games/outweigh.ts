@@ -3,7 +3,7 @@ import { resultOf } from '../materials/deckOdds.ts';
 import { numberRecipe, packOf, shuffledIds, type Card, type Recipe } from '../materials/pack.ts';
 import { shuffled } from '../random/random.ts';
 import { compareFractions } from '../numbers/fraction.ts';
-import { askCards } from './askFact.ts';
+import { askCards, askLarger } from './askFact.ts';
 import { answerAsking, ask, askingSays } from './asking.ts';
 import {
   emptyScene,
@@ -25,7 +25,7 @@ export interface OutweighRules {
   readonly recipe: Recipe;
   /** Cards turned at once. */
   readonly cards: number;
-  /** What is said; null: one card each, only compared. */
+  /** What is said; null: one card each, and which is larger. */
   readonly operation: Operation | null;
   readonly smaller: boolean;
 }
@@ -68,7 +68,7 @@ export const outweigh: Game<OutweighRules, OutweighState> = {
   steps: [
     {
       name: 'One card, the larger',
-      example: '7 against 4: seven is larger and takes both cards.',
+      example: '7 against 4: “seven is larger”, and takes both cards.',
       rules: first,
     },
     {
@@ -237,7 +237,10 @@ function turn(play: Play<OutweighRules>, state: OutweighState): OutweighState {
   const turned = state.stacks.map((stack, seat) => (state.out.includes(seat) ? [] : stack.slice(0, cards)));
   const stacks = state.stacks.map((stack, seat) => (state.out.includes(seat) ? stack : stack.slice(cards)));
   const next = { ...state, turned, stacks };
-  if (operation === null) return settle(play, next);
+  if (operation === null) {
+    const numbers = seats.map((seat) => worths(play, turned[seat] ?? [])[0] as number);
+    return { ...next, asking: ask(askLarger(state.turn, numbers, play.rules.smaller)), says: 'Turned.' };
+  }
   return { ...afterSaid(play, { ...next, toSay: seats }), says: 'Turned.' };
 }
 

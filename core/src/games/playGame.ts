@@ -1,4 +1,5 @@
-import { tryParseFactKey, type FactKey } from '../facts/fact.ts';
+import { answerOf, factKeyText, parseFactKey, type FactKey } from '../facts/fact.ts';
+import { isOnMap, type Item } from '../facts/item.ts';
 import { keySigns } from '../facts/operation.ts';
 import { rollTrouble } from '../materials/dice.ts';
 import { checkLine } from '../numbers/checkLine.ts';
@@ -136,36 +137,54 @@ const kindOf: Readonly<
   stop: null,
 };
 
-/** A fact that a move let a seat show: timed when it was asked and said, without a clock otherwise. */
-export interface Exercised {
+/** What a move puts on record of a seat: timed when it was asked and said, without a clock otherwise. */
+export interface Evidence {
   readonly seat: number;
-  readonly fact: FactKey;
+  readonly item: Item;
+  /** As it was asked: "7 × 8". */
+  readonly shown: string;
+  readonly answer: string;
   readonly timed: boolean;
   readonly right: boolean;
+  /** Shown by a line that was right as a whole; not judged by itself. */
+  readonly onTheWay?: true;
 }
 
-/** The facts a move exercises, in the state before it. */
-export function exercised<R, S extends GameState>(
+/** What a move puts on record, in the state before it. */
+export function evidenceOf<R, S extends GameState>(
   game: Game<R, S>,
   play: Play<R>,
   state: S,
   move: Move,
-): Exercised[] {
+): Evidence[] {
   const need = needOf(game, play, state);
-  if (move.kind === 'said' && need.kind === 'say' && need.asked.fact !== null)
-    return [{ seat: move.seat, fact: need.asked.fact, timed: !need.asked.untimed, right: move.right }];
+  if (move.kind === 'said' && need.kind === 'say') {
+    const { item, shown, answer, untimed, steps = [] } = need.asked;
+    const { seat, right } = move;
+    return [
+      { seat, item, shown, answer, timed: !untimed, right },
+      ...(right ? steps.map((key): Evidence => ({ ...shownFact(seat, key), onTheWay: true })) : []),
+    ];
+  }
   if (move.kind === 'choose' && need.kind === 'choose') {
     const fact = need.choices.find(({ key }) => key === move.key)?.fact;
-    return fact === undefined ? [] : [{ seat: move.seat, fact, timed: false, right: true }];
+    return fact === undefined ? [] : [shownFact(move.seat, fact)];
   }
   if (move.kind === 'line' && need.kind === 'line') {
     const found = checkLine(move.text, need.ask);
-    return found.right
-      ? factsOfLine(found.expression).map((fact) => ({ seat: move.seat, fact, timed: false, right: true }))
-      : [];
+    return found.right ? factsOfLine(found.expression).map((key) => shownFact(move.seat, key)) : [];
   }
   return [];
 }
+
+const shownFact = (seat: number, key: FactKey): Evidence => ({
+  seat,
+  item: { kind: 'fact', key },
+  shown: factKeyText(key),
+  answer: String(answerOf(parseFactKey(key))),
+  timed: false,
+  right: true,
+});
 
 /** The facts in the steps of a line, those that are facts of two whole numbers. */
 export function factsOfLine(line: Expression): FactKey[] {
@@ -185,7 +204,7 @@ function factOfStep(line: string): FactKey | undefined {
   const match = stepPattern.exec(line);
   if (!match) return undefined;
   const key = `${match[1]}${signKeys[match[2] as string]}${match[3]}`;
-  return tryParseFactKey(key) ? key : undefined;
+  return isOnMap(key) ? key : undefined;
 }
 
 /** The state after some moves, from the beginning. Throws GameError at the first that is not legal. */

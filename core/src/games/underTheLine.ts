@@ -1,4 +1,5 @@
 import { factKey } from '../facts/fact.ts';
+import { factOr } from '../facts/item.ts';
 import { numberRecipe, shuffledIds, type Card } from '../materials/pack.ts';
 import { twoNumberLayouts, type UnderLine } from '../numbers/underLine.ts';
 import { answerAsking, ask, askingSays } from './asking.ts';
@@ -238,7 +239,7 @@ function act(play: Play<LineRules>, state: LineState, move: Move): LineState {
         ...next,
         asking: ask({
           seat: move.seat,
-          fact: factKey({ operation, left, right }),
+          item: factOr(factKey({ operation, left, right }), `line:${operation}`),
           shown: `${left} ${signOf(play.rules)} ${right}`,
           answer: value,
           whole: wholeOf(play.rules, chosen),

@@ -11,6 +11,7 @@ import { bookOf } from '../store/pathways.ts';
 import { standingOf } from '../store/proposal.ts';
 import { findPupil } from '../store/pupilRecord.ts';
 import { statesAround, type PlayStates } from '../store/playStates.ts';
+import { skillAnswersById, skillAnswersOfPlay } from '../store/skills.ts';
 import { keepBatch } from '../events/keepBatch.ts';
 import { openKeeper } from '../events/keeper.ts';
 import { refuse } from '../refusal.ts';
@@ -43,9 +44,14 @@ export function playRoutes(house: House): Hono<Env> {
       const pupil = play && (await findPupil(tx, session.timeZone, play.pupilId));
       const proposal = play && pupil ? await stepProposal(tx, play, pupil, session.timeZone) : null;
       if (!play || !proposal) return refuse(404, 'There is no such game with a step in this room.');
-      return answersBehind(tx, play.pupilId, proposal.decision, 'facts', mostAnswers);
+      const { decision } = proposal;
+      const answers = await answersBehind(tx, play.pupilId, decision, 'facts', mostAnswers);
+      return [
+        ...answers.map(keptAnswerOfRow),
+        ...(await skillAnswersById(tx, play.pupilId, decision.answerIds)),
+      ];
     });
-    return c.json(rows.map(keptAnswerOfRow));
+    return c.json(rows);
   });
 
   return app;
@@ -67,6 +73,7 @@ async function reviewOf(tx: RoomTx, playId: string, timeZone: string): Promise<R
     play,
     pupil,
     answers: rows.map(keptAnswerOfRow),
+    skills: play.purpose === 'game' ? await skillAnswersOfPlay(tx, playId, pupil.id) : [],
     states: facts.map((fact) => {
       const { before, after } = around[fact] as PlayStates[string];
       return { fact, before: before[kind], after: after[kind] };

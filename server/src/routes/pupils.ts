@@ -22,6 +22,7 @@ import { askAgain, factChance, proposalFor, standingOf } from '../store/proposal
 import { addPupil, changePupil, deletePupil, keepOwnWay, movePupil } from '../store/pupils.ts';
 import { listPupils } from '../store/pupilList.ts';
 import { findPupil, holdPupil } from '../store/pupilRecord.ts';
+import { skillAnswersById, skillsOfPupil } from '../store/skills.ts';
 import { refuse } from '../refusal.ts';
 import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 
@@ -109,6 +110,7 @@ export function pupilRoutes(house: House): Hono<Env> {
       return {
         pupil,
         facts: await mapOf(tx, id),
+        skills: await skillsOfPupil(tx, id),
         checks: await ratedChecks(tx, id, mostChecks),
         lastPlayId: (await playsOfPupil(tx, id, 1))[0]?.id ?? null,
         decisions: await decisionsOfPupil(tx, id),
@@ -145,9 +147,15 @@ export function pupilRoutes(house: House): Hono<Env> {
       await known(tx, session.timeZone, id);
       const decision =
         (await findDecision(tx, decisionId)) ?? refuse(404, 'There is no such decision in this room.');
-      return answersBehind(tx, id, decision, groundOf(c), mostIds, 'recorded_answers');
+      const ground = groundOf(c);
+      const answers = await answersBehind(tx, id, decision, ground, mostIds, 'recorded_answers');
+      const skills =
+        decision.about === 'step' && ground === 'facts'
+          ? await skillAnswersById(tx, id, decision.answerIds)
+          : [];
+      return [...answers.map(keptAnswerOfRow), ...skills];
     });
-    return c.json(rows.map(keptAnswerOfRow));
+    return c.json(rows);
   });
 
   app.get('/pupils/:id/proposal/answers', async (c) => {

@@ -23,19 +23,23 @@ export async function ownIntervals(
 ): Promise<IntervalRow[]> {
   const since = new Date(now.getTime() - ownCeiling.days * 86_400_000);
   return tx.rows<IntervalRow>(
-    `select ${answerColumnsOf('s')},
-       case when p.purpose = any($8) then a.used_ms - a.before_ms else coalesce(a.last_key_ms, a.latency_ms) end as interval_ms
-     from (select room_id, id, purpose from plays
-           where room_id = $1 and pupil_id = $2 and way = $3 and started_at > $4 and purpose = any($5)
-           order by started_at desc limit $6) p
-     join lateral (
-       select b.id, b.used_ms, b.last_key_ms, b.latency_ms,
-         coalesce(lag(b.used_ms) over (order by b.used_ms, b.at, b.id), 0) as before_ms
-       from answers b where b.room_id = p.room_id and b.play_id = p.id and b.pupil_id = $2) a on true
-     join standing_answers s on s.room_id = p.room_id and s.id = a.id
-     join fact_states f on f.room_id = s.room_id and f.pupil_id = s.pupil_id and f.fact = s.fact
-     where f.state in ('recalled', 'kept') and s.judgement = 'right' and s.latency_ms is not null and not s.voided and not s.aided
+    // The few plays first, and each of their answers looked up by itself: whatever the database takes its tables to hold.
+    `with own as materialized (
+       select p.purpose, a.* from (
+         select room_id, id, purpose from plays
+         where room_id = $1 and pupil_id = $2 and way = $3 and started_at > $4 and purpose = any($5)
+         order by started_at desc limit $6) p
+       join lateral (
+         select b.id, b.used_ms, b.last_key_ms, b.latency_ms,
+           coalesce(lag(b.used_ms) over (order by b.used_ms, b.at, b.id), 0) as before_ms
+         from answers b where b.room_id = p.room_id and b.play_id = p.id and b.pupil_id = $2) a on true)
+     select ${answerColumnsOf('s')},
+       case when own.purpose = any($8) then own.used_ms - own.before_ms else coalesce(own.last_key_ms, own.latency_ms) end as interval_ms
+     from own
+     join lateral (select * from standing_answers s where s.room_id = $1 and s.id = own.id offset 0) s on true
+     where s.judgement = 'right' and s.latency_ms is not null and not s.voided and not s.aided
        and s.way = $3 and s.hidden = 'result' and not s.seen && array['helped']
+       and (select f.state from fact_states f where f.room_id = $1 and f.pupil_id = $2 and f.fact = s.fact) in ('recalled', 'kept')
      order by s.at desc, s.id desc limit $7`,
     [
       tx.roomId,

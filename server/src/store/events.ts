@@ -76,6 +76,14 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
        "calibrationAgeDays" int, "limitMs" double precision, aided boolean, aid text, seen jsonb, "usedMs" double precision, v int, move jsonb)
      where ${oneMove}`,
   ),
+  skillGiven: insert(
+    'skill_answers',
+    'id, pupil_id, play_id, seat, skill, shown, answer, given, said_right, latency_ms, voided, way, aided, used_ms, at, move_id',
+    `id, "pupilId", "playId", seat, skill, shown, answer, given, "right", "latencyMs", voided, way, aided, "usedMs", "rightAt", (move->>'id')::uuid
+     from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, seat int, skill text, shown text, answer text, given text, "right" boolean,
+       "latencyMs" double precision, voided boolean, way text, aided boolean, "usedMs" double precision, "rightAt" timestamptz, move jsonb)
+     where ${oneMove}`,
+  ),
   answerAmended: insert(
     'amendments',
     'id, answer_id, pupil_id, seen, given, at',
@@ -296,4 +304,5 @@ const mayBeLost: Readonly<
   },
   answerGiven: { table: 'answers', ...doubled },
   instantCounted: { table: 'tallies', ...doubled },
+  skillGiven: { table: 'skill_answers', ...doubled },
 };

@@ -16,6 +16,7 @@ import { answersOfPlay, keptAnswerOfRow } from './answers.ts';
 import { findPlay } from './checks.ts';
 import { stepDecisionOn } from './decisions.ts';
 import { statesAround } from './playStates.ts';
+import { skillAnswersOfPlay, skillsKnownBefore } from './skills.ts';
 
 /** Plays of a game looked back over for its step. */
 const mostPlays = 12;
@@ -130,21 +131,36 @@ async function stepPlayOf(tx: RoomTx, play: Play, pupil: Pupil, timeZone: string
     if (before === undefined) return false;
     return untimed ? before.untimed === 'secure' : isRecalled(before.timed);
   };
+  const ofFacts = rows.map((row) => {
+    const answer = keptAnswerOfRow(row);
+    return {
+      id: answer.id,
+      at: answer.at,
+      item: { kind: 'fact', key: answer.fact } as const,
+      class: classifyAnswer(answer).class,
+      known: known(answer.fact),
+      seen: answer.seen,
+      aided: answer.aided,
+    };
+  });
+  const ofSkills = await skillAnswersOfPlay(tx, play.id, pupil.id);
+  const knownSkills = await skillsKnownBefore(tx, pupil.id, ofSkills);
   return {
     playId: play.id,
     day: dayNumber(dayOf(play.startedAt, timeZone)),
     step: play.deal?.game?.plan.step ?? 0,
-    answers: rows.map((row) => {
-      const answer = keptAnswerOfRow(row);
-      return {
+    answers: [
+      ...ofFacts,
+      ...ofSkills.map((answer) => ({
         id: answer.id,
-        fact: answer.fact,
-        class: classifyAnswer(answer).class,
-        known: known(answer.fact),
-        seen: answer.seen,
+        at: answer.at,
+        item: { kind: 'skill', key: answer.skill } as const,
+        class: answer.right ? ('right' as const) : ('missed' as const),
+        known: knownSkills.has(answer.skill),
+        seen: [],
         aided: answer.aided,
-      };
-    }),
+      })),
+    ].sort((a, b) => a.at.localeCompare(b.at)),
   };
 }
 

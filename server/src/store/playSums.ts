@@ -123,6 +123,7 @@ async function happenedIn(
   const rows = await tx.rows<{ play_id: string; at: Date; moved: boolean }>(
     `select play_id, at, false as moved from answers where room_id = $1 and play_id = any($3) and pupil_id = $2
      union all select play_id, at, false from tallies where room_id = $1 and play_id = any($3) and pupil_id = $2
+     union all select play_id, at, false from skill_answers where room_id = $1 and play_id = any($3) and pupil_id = $2
      union all select play_id, at, true from moves where room_id = $1 and play_id = any($4) and move->>'kind' not in ('stop', 'leave', 'calm')`,
     [tx.roomId, pupilId, plays.map((play) => play.id), tables],
   );

@@ -167,7 +167,9 @@ export async function keepSaid(
   );
   if (row?.there) return;
   await tx.run(
-    `insert into standings (room_id, pupil_id, verdict, proposal, listed, worked_revision) values ($1, $2, $3, $4, $5, $6) on conflict do nothing`,
+    // A pupil deleted in the meantime has none; held, so that it is not deleted between.
+    `insert into standings (room_id, pupil_id, verdict, proposal, listed, worked_revision)
+     select $1, p.id, $3, $4, $5, $6 from (select id from pupils where room_id = $1 and id = $2 for key share) p on conflict do nothing`,
     values,
   );
 }

@@ -11,6 +11,7 @@ import {
   type HouseRules,
   type HouseRulesInput,
   type JoinRoom,
+  type AnyKeptAnswer,
   type KeptAnswer,
   type KeptDecision,
   type Me,
@@ -147,12 +148,12 @@ export const api = {
   chanceOfFact: (id: string, fact: string) =>
     call<FactChance>('GET', `/pupils/${id}/chance?fact=${encodeURIComponent(fact)}`),
   answersOfDecision: (id: string, decision: string, of: 'facts' | 'checks') =>
-    call<KeptAnswer[]>('GET', `/pupils/${id}/decisions/${decision}/answers?of=${of}`),
+    call<AnyKeptAnswer[]>('GET', `/pupils/${id}/decisions/${decision}/answers?of=${of}`),
   answersOfProposal: (id: string, of: 'facts' | 'checks') =>
     call<KeptAnswer[]>('GET', `/pupils/${id}/proposal/answers?of=${of}`),
   answersOfCeiling: (id: string) => call<KeptAnswer[]>('GET', `/pupils/${id}/ceiling/answers`),
   gamesOf: (pupilId: string) => call<PupilGame[]>('GET', `/pupils/${pupilId}/games`),
-  answersOfStep: (playId: string) => call<KeptAnswer[]>('GET', `/plays/${playId}/stepAnswers`),
+  answersOfStep: (playId: string) => call<AnyKeptAnswer[]>('GET', `/plays/${playId}/stepAnswers`),
   sayStep: (pupilId: string, input: StepInput) =>
     call<KeptDecision>('POST', `/pupils/${pupilId}/steps`, input),
   houseRules: () => call<HouseRules[]>('GET', '/houseRules'),

@@ -12,7 +12,7 @@ import type {
   TurnsPlan,
   TurnsState,
 } from '@veldrift/core';
-import type { Deal, Pupil, TableEvent } from '@veldrift/wire';
+import type { Deal, KeptSkillAnswer, Pupil, TableEvent } from '@veldrift/wire';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** An event waiting to be sent, or refused and kept to be seen. */
@@ -82,11 +82,19 @@ export interface SeatAnswer {
   readonly lastKeyMs: number | null;
 }
 
+/** An answer to a skill at a game, with the seat that gave it. */
+export interface SeatSkill extends Omit<KeptSkillAnswer, 'playId'> {
+  readonly seat: number;
+  readonly way: CaptureWay;
+}
+
 /** A move as it was made, with the answers it gave. */
 export interface KeptMove {
   readonly id: string;
   readonly move: Move;
   readonly answers: readonly SeatAnswer[];
+  /** Left out by moves from before there were skills. */
+  readonly skills?: readonly SeatSkill[];
   /** Counted right answers of a loose game, to be taken back with the move. */
   readonly tallies: readonly { readonly seat: number; readonly id: string }[];
 }

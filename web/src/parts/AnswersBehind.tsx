@@ -15,17 +15,19 @@ import {
   slipOf,
   slipNames,
 } from '@veldrift/core';
-import type { KeptAnswer } from '@veldrift/wire';
+import { isOfSkill, type AnyKeptAnswer, type KeptAnswer } from '@veldrift/wire';
 import { useState, type ReactNode } from 'react';
 import { dateTimeText, fineMsText, msText } from '../app/format.ts';
 import { CorrectAnswer } from './CorrectAnswer.tsx';
 import { FactLine } from './FactLine.tsx';
+import { SkillAnswers } from './SkillAnswers.tsx';
 import { Loading, Trouble } from './states.tsx';
 import './answersBehind.css';
 
 /** Where the answers behind a number come from: at hand, or to be fetched when asked for. */
 export type AnswerSource =
-  readonly KeptAnswer[] | { readonly key: readonly unknown[]; readonly fetch: () => Promise<KeptAnswer[]> };
+  | readonly AnyKeptAnswer[]
+  | { readonly key: readonly unknown[]; readonly fetch: () => Promise<readonly AnyKeptAnswer[]> };
 
 interface Props {
   /** The number as it stands on the page. */
@@ -82,7 +84,7 @@ export function AnswersDialog({
       <DialogContent tabIndex={0}>
         <div style={{ maxWidth: '68ch', marginBottom: 14 }}>{how}</div>
         {answers &&
-          (isFetched(answers) ? <FetchedAnswers source={answers} /> : <AnswerTable answers={answers} />)}
+          (isFetched(answers) ? <FetchedAnswers source={answers} /> : <AnswerTables answers={answers} />)}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose} autoFocus>
@@ -93,14 +95,26 @@ export function AnswersDialog({
   );
 }
 
-function isFetched(source: AnswerSource): source is Exclude<AnswerSource, readonly KeptAnswer[]> {
+function isFetched(source: AnswerSource): source is Exclude<AnswerSource, readonly AnyKeptAnswer[]> {
   return 'fetch' in source;
 }
 
-function FetchedAnswers({ source }: { readonly source: Exclude<AnswerSource, readonly KeptAnswer[]> }) {
+function FetchedAnswers({ source }: { readonly source: Exclude<AnswerSource, readonly AnyKeptAnswer[]> }) {
   const { data, error, refetch } = useQuery({ queryKey: source.key, queryFn: source.fetch });
-  if (data) return <AnswerTable answers={data} />;
+  if (data) return <AnswerTables answers={data} />;
   return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the answers" />;
+}
+
+/** Answers to facts, and below them those to skills. */
+function AnswerTables({ answers }: { readonly answers: readonly AnyKeptAnswer[] }) {
+  const skills = answers.filter(isOfSkill);
+  const facts = answers.filter((one): one is KeptAnswer => !isOfSkill(one));
+  return (
+    <>
+      {(facts.length > 0 || skills.length === 0) && <AnswerTable answers={facts} />}
+      {skills.length > 0 && <SkillAnswers answers={skills} />}
+    </>
+  );
 }
 
 const shownAtOnce = 100;

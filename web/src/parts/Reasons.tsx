@@ -1,5 +1,5 @@
 import { schoolNames, type Ground, type Reason, type School } from '@veldrift/core';
-import type { KeptAnswer } from '@veldrift/wire';
+import type { AnyKeptAnswer } from '@veldrift/wire';
 import { keepTogether } from '../app/format.ts';
 import { Explained } from './AnswersBehind.tsx';
 
@@ -12,7 +12,7 @@ interface Props {
   /** Where the answers are asked for; `key` names them in the cache. */
   readonly answers: {
     readonly key: readonly unknown[];
-    readonly fetch: (of: 'facts' | 'checks') => Promise<KeptAnswer[]>;
+    readonly fetch: (of: 'facts' | 'checks') => Promise<readonly AnyKeptAnswer[]>;
   };
 }
 

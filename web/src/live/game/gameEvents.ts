@@ -50,6 +50,10 @@ export function gameEvents(row: GameRow) {
           const more = { lastKeyMs: one.lastKeyMs, calibrationAgeDays: ageOf(one), usedMs, move };
           return events ? [events.answered(one.answer, more)] : [];
         }),
+        ...(kept.skills ?? []).flatMap(({ seat, ...skill }): TableEvent[] => {
+          const head = headOf(seat);
+          return head ? [{ ...head, ...skill, kind: 'skillGiven', usedMs, move }] : [];
+        }),
         ...kept.tallies.flatMap(({ seat, id }): TableEvent[] => {
           const head = headOf(seat);
           return head ? [{ ...head, id, kind: 'instantCounted', at: now(), move }] : [];
@@ -58,12 +62,14 @@ export function gameEvents(row: GameRow) {
     },
     undone: (kept: KeptMove): readonly TableEvent[] => [
       retract({ ...tableHead, seat: 0 }, kept.id),
-      ...[...kept.answers.map(({ seat, answer }) => ({ seat, id: answer.id })), ...kept.tallies].flatMap(
-        ({ seat, id }) => {
-          const head = headOf(seat);
-          return head ? [retract(head, id)] : [];
-        },
-      ),
+      ...[
+        ...kept.answers.map(({ seat, answer }) => ({ seat, id: answer.id })),
+        ...(kept.skills ?? []),
+        ...kept.tallies,
+      ].flatMap(({ seat, id }) => {
+        const head = headOf(seat);
+        return head ? [retract(head, id)] : [];
+      }),
     ],
     amended: (seat: number, answer: Answer): readonly TableEvent[] => {
       const events = eventsAt(seat);

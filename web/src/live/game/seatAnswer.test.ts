@@ -1,7 +1,16 @@
 import { newPupilInput, type Me, type Pupil } from '@veldrift/wire';
+import { answerOf, parseFactKey } from '@veldrift/core';
+import type { Evidence } from '@veldrift/core/games';
 import { describe, expect, it } from 'vitest';
 import type { GameSeat } from '../../app/deviceDb.ts';
-import { calibrationAgeOf, missedAt, seatAnswers, typedThere, type Pressed } from './seatAnswer.ts';
+import {
+  calibrationAgeOf,
+  missedAt,
+  seatAnswers,
+  seatSkills,
+  typedThere,
+  type Pressed,
+} from './seatAnswer.ts';
 import { grownUp } from './startGame.ts';
 
 const pupil = {
@@ -34,7 +43,16 @@ const pressed = (over: Partial<Pressed> = {}): Pressed => ({
   seen: [],
   ...over,
 });
-const said = { seat: 0, fact: '7x8', timed: true, right: true };
+const evidence = (key: string, over: Partial<Evidence> = {}): Evidence => ({
+  seat: 0,
+  item: { kind: 'fact', key },
+  shown: key,
+  answer: String(answerOf(parseFactKey(key))),
+  timed: true,
+  right: true,
+  ...over,
+});
+const said = evidence('7x8');
 const only = (...args: Parameters<typeof seatAnswers>) => {
   const found = seatAnswers(...args);
   expect(found).toHaveLength(1);
@@ -78,7 +96,7 @@ describe('an answer at a game', () => {
       aided: true,
       aid: 'array',
     });
-    const chosen = { seat: 0, fact: '4+6', timed: false, right: true };
+    const chosen = evidence('4+6', { timed: false });
     expect(only(row([seat()]), me, [chosen], undefined, 'beadFrame')).toMatchObject({
       aided: true,
       aid: 'beadFrame',
@@ -119,5 +137,65 @@ describe('an answer at a game', () => {
       seat: 1,
       answer: { judgement: 'wrong', given: '54', latencyMs: null, way: 'loose' },
     });
+  });
+  it('to a line has the line judged, and its steps right without a time', () => {
+    const line = [
+      evidence('6x7', { item: { kind: 'skill', key: 'chain' }, shown: '(2 + 5) × 6', answer: '42' }),
+      evidence('5+2', { timed: false, onTheWay: true }),
+      evidence('7x6', { timed: false, onTheWay: true }),
+    ];
+    const typed = typedThere('42', 900);
+    const found = seatAnswers(row([seat()]), me, line, pressed({ typed, seen: ['helped'] }), null);
+    expect(found.map((one) => one.answer)).toMatchObject([
+      { fact: '5+2', given: null, latencyMs: null, judgement: 'right', seen: ['helped'] },
+      { fact: '7x6', given: null, latencyMs: null, judgement: 'right', seen: ['helped'] },
+    ]);
+    expect(seatSkills(row([seat()]), line, pressed({ typed }), null)).toMatchObject([
+      { skill: 'chain', shown: '(2 + 5) × 6', answer: '42', given: '42', right: true, latencyMs: 2000 },
+    ]);
+  });
+});
+
+describe('an answer to a skill', () => {
+  const asked = evidence('7x8', {
+    item: { kind: 'skill', key: 'cmp' },
+    shown: '7 or 4',
+    answer: '7',
+  });
+  const skillOf = (over?: Partial<Pressed>, more?: Partial<Pupil>) =>
+    seatSkills(row([seat(more)]), [asked], pressed(over), null)[0];
+  it('says what was asked, what is right and what was said, with its time', () => {
+    expect(skillOf()).toMatchObject({
+      seat: 0,
+      skill: 'cmp',
+      shown: '7 or 4',
+      answer: '7',
+      given: '7',
+      right: true,
+      latencyMs: 2000,
+      voided: false,
+      aided: false,
+    });
+  });
+  it('that was wrong is kept as wrong, with what was typed where it was typed', () => {
+    const wrong = { ...asked, right: false };
+    const of = (over: Partial<Pressed>) => seatSkills(row([seat()]), [wrong], pressed(over), null)[0];
+    expect(of({ judgement: 'wrong' })).toMatchObject({ right: false, given: null });
+    expect(of({ judgement: 'wrong', typed: typedThere('4', 900) })).toMatchObject({
+      right: false,
+      given: '4',
+    });
+  });
+  it('has no time where none is taken, and tells of help and of spoiled times', () => {
+    expect(skillOf({ calm: true })?.latencyMs).toBeNull();
+    expect(skillOf({ shownAt: undefined })?.latencyMs).toBeNull();
+    expect(skillOf({}, { clock: 'none' })?.latencyMs).toBeNull();
+    expect(seatSkills(row([seat()]), [{ ...asked, timed: false }], pressed(), null)[0]?.latencyMs).toBeNull();
+    expect(skillOf({ spoiled: true })).toMatchObject({ voided: true, latencyMs: 2000 });
+    expect(skillOf({ seen: ['helped'] })?.aided).toBe(true);
+    expect(seatSkills(row([seat()]), [asked], undefined, 'beadFrame')[0]?.aided).toBe(true);
+  });
+  it('is recorded of pupils alone', () => {
+    expect(seatSkills(row([grownUp('Maren')]), [asked], pressed(), null)).toEqual([]);
   });
 });

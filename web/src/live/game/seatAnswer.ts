@@ -7,10 +7,10 @@ import {
   type Judgement,
   type Mark,
 } from '@veldrift/core';
-import type { Exercised } from '@veldrift/core/games';
+import type { Evidence } from '@veldrift/core/games';
 import { takesNoTime, type Me, type Pupil } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import type { GameRow, SeatAnswer } from '../../app/deviceDb.ts';
+import type { GameRow, SeatAnswer, SeatSkill } from '../../app/deviceDb.ts';
 import { measuringFor } from '../measuringOf.ts';
 import { readAnswer } from '../readAnswer.ts';
 import type { TypedAnswer } from '../typedAnswer.ts';
@@ -33,22 +33,61 @@ export interface Pressed {
 export const typedThere = (typed: string, latencyMs: number | null): TypedAnswer =>
   [...typed].map((digit) => ({ digit, at: latencyMs ?? 0 }));
 
-/** The answers of facts that a move exercised: timed where it was asked and said, of pupils alone. */
+/** The answers to facts that a move puts on record: timed where it was asked and said, of pupils alone. */
 export function seatAnswers(
   row: Pick<GameRow, 'seats' | 'limitMs' | 'way'>,
   me: Me,
-  exercised: readonly Exercised[],
+  evidence: readonly Evidence[],
   pressed: Pressed | undefined,
   /** The aid that lies on the table by the step. */
   byStep: Aid | null,
 ): SeatAnswer[] {
-  return exercised.flatMap(({ seat, fact, timed, right }): SeatAnswer[] => {
+  return evidence.flatMap(({ seat, item, timed, right, onTheWay }): SeatAnswer[] => {
     const pupil = row.seats[seat]?.pupil;
-    if (!pupil) return [];
-    if (pressed)
-      return [{ seat, ...said(pupil, me, fact, timed ? pressed : { ...pressed, shownAt: undefined }) }];
-    const answer = { ...bare(fact, right), limitMs: row.limitMs, way: row.way, ...aidOf(byStep) };
+    if (!pupil || item.kind !== 'fact') return [];
+    if (pressed && !onTheWay)
+      return [{ seat, ...said(pupil, me, item.key, timed ? pressed : { ...pressed, shownAt: undefined }) }];
+    const answer = {
+      ...bare(item.key, right),
+      limitMs: row.limitMs,
+      way: pressed?.way ?? row.way,
+      ...aidOf(pressed?.aid ?? byStep),
+      ...(pressed ? { seen: pressed.seen } : {}),
+    };
     return [{ seat, answer, lastKeyMs: null }];
+  });
+}
+
+/** The answers to skills that a move puts on record, of pupils alone. */
+export function seatSkills(
+  row: Pick<GameRow, 'seats' | 'way'>,
+  evidence: readonly Evidence[],
+  pressed: Pressed | undefined,
+  /** The aid that lies on the table by the step. */
+  byStep: Aid | null,
+): SeatSkill[] {
+  return evidence.flatMap(({ seat, item, shown, answer, timed, right }): SeatSkill[] => {
+    const pupil = row.seats[seat]?.pupil;
+    if (!pupil || item.kind !== 'skill') return [];
+    const typed = pressed?.typed.map((one) => one.digit).join('') ?? '';
+    const from = timed && pressed && !pressed.calm && !takesNoTime(pupil) ? pressed.shownAt : undefined;
+    const latencyMs = from === undefined || !pressed ? null : Math.max(0, Math.round(pressed.at - from));
+    return [
+      {
+        seat,
+        id: uuid(),
+        skill: item.key,
+        shown,
+        answer,
+        given: typed !== '' ? typed : right ? answer : null,
+        right,
+        at: new Date().toISOString(),
+        latencyMs,
+        voided: latencyMs !== null && (pressed?.spoiled ?? false),
+        way: pressed?.way ?? row.way,
+        aided: (pressed?.aid ?? byStep) !== null || (pressed?.seen.includes('helped') ?? false),
+      },
+    ];
   });
 }
 

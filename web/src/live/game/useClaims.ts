@@ -1,3 +1,4 @@
+import { factOfItem } from '@veldrift/core';
 import { firstClaim, headStarts, tieMs, type Claim, type Need } from '@veldrift/core/games';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { GameSeat } from '../../app/deviceDb.ts';
@@ -40,7 +41,7 @@ export function useClaims({ need, seats, levelled, shownAt, onTable, onClaimed }
   const [claims, setClaims] = useState<readonly MadeClaim[]>([]);
   const now = useRef<readonly MadeClaim[]>([]);
   const racing = need.kind === 'claim';
-  const fact = racing ? need.asked.fact : null;
+  const fact = racing ? factOfItem(need.asked.item) : null;
   const headStartMs = useMemo(
     () =>
       levelled && racing

@@ -1,6 +1,6 @@
 import type { Aid, CaptureWay, Judgement, Mark, Move, PauseReason } from '@veldrift/core';
 import {
-  exercised,
+  evidenceOf,
   GameError,
   needOf,
   playMove,
@@ -21,7 +21,7 @@ import { usePaintClock } from '../usePaintClock.ts';
 import { tableAnswers } from './gameAnswers.ts';
 import { calmMove } from './calmMove.ts';
 import { gameEvents } from './gameEvents.ts';
-import { calibrationAgeOf, seatAnswers, type Pressed } from './seatAnswer.ts';
+import { calibrationAgeOf, seatAnswers, seatSkills, type Pressed } from './seatAnswer.ts';
 import { useClaims, type Claiming } from './useClaims.ts';
 import { useErr } from './useErr.ts';
 import { useTableState } from './useTableState.ts';
@@ -120,12 +120,13 @@ export function useGame(
         if (error instanceof GameError) return error.message;
         throw error;
       }
-      const shown = exercised(game, play, before.state, move);
+      const evidence = evidenceOf(game, play, before.state, move);
       const took = row.plan.mode === 'loose' && move.kind === 'choose' ? tookSeat(move.key) : null;
       const kept: KeptMove = {
         id: uuid(),
         move,
-        answers: [...before.noted, ...seatAnswers(row, me, shown, pressed, byStep)],
+        answers: [...before.noted, ...seatAnswers(row, me, evidence, pressed, byStep)],
+        skills: seatSkills(row, evidence, pressed, byStep),
         tallies: took !== null && row.seats[took]?.pupil ? [{ seat: took, id: uuid() }] : [],
       };
       if (kept.answers.some(({ answer }) => answer.latencyMs !== null && !answer.voided)) timesCount();

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { diceWords, rollTrouble } from '@veldrift/core';
+import { diceWords, factOfItem, rollTrouble } from '@veldrift/core';
 import type { Move, Need } from '@veldrift/core/games';
 import { useState } from 'react';
 import { Keypad } from '../../live/Keypad.tsx';
@@ -114,7 +114,7 @@ function SayAsk({
     <div className={`ask-say ${pad ? 'with-pad' : ''}`}>
       <div className="asked">
         <p className="ask-who">{view.names[need.asked.seat]}</p>
-        <Shown promptId={promptId} fact={need.asked.fact} shown={need.asked.shown} />
+        <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={need.asked.shown} />
         {pad && <TypedLine typed={typed} />}
       </div>
       {pad && <Keypad onDigit={onDigit} onDelete={onDelete} onEnter={onEnter} />}
@@ -148,7 +148,7 @@ function ClaimAsk({
     <div className="ask-claim">
       <div className="claim-side">{need.seats.slice(0, half).map(zone)}</div>
       <div className="asked">
-        <Shown promptId={promptId} fact={need.asked.fact} shown={need.asked.shown} />
+        <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={need.asked.shown} />
       </div>
       <div className="claim-side">{need.seats.slice(half).map(zone)}</div>
     </div>

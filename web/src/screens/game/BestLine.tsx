@@ -1,4 +1,4 @@
-import { exercised, playMove } from '@veldrift/core/games';
+import { evidenceOf, playMove } from '@veldrift/core/games';
 import type { LiveGame } from '../../live/game/useGame.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { nameSeats } from './gameView.ts';
@@ -46,7 +46,7 @@ function bestBefore({ game, play, moves }: LiveGame) {
   if (!best || !made) return null;
   // What was played was the best: say so by its facts alone.
   const same = best.move !== null && JSON.stringify(best.move) === JSON.stringify(made);
-  return same && exercised(game, play, state, made).length > 0
+  return same && evidenceOf(game, play, state, made).length > 0
     ? { ...best, says: `That was it. ${best.says}` }
     : best;
 }

@@ -1,4 +1,4 @@
-import { operationNames, type Operation } from '@veldrift/core';
+import { factOfItem, operationNames, type Operation } from '@veldrift/core';
 import { GameError, moveTrouble, openPlan, type GameState } from '@veldrift/core/games';
 import type { ChildShow, ChildTells } from '@veldrift/wire';
 import { useMemo, useState } from 'react';
@@ -96,7 +96,7 @@ export function GameChild({
         Freeze. Now: {operationNames[own.frozen as Operation].toLowerCase()}.
       </p>
     );
-  const fact = need?.kind === 'say' || need?.kind === 'claim' ? need.asked.fact : null;
+  const fact = need?.kind === 'say' || need?.kind === 'claim' ? factOfItem(need.asked.item) : null;
   return (
     <GameField
       view={view}

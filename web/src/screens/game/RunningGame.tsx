@@ -1,4 +1,4 @@
-import { operationNames, packOf, type Judgement, type Recipe } from '@veldrift/core';
+import { factOfItem, operationNames, packOf, type Judgement, type Recipe } from '@veldrift/core';
 import { rolesNow, roundsPlayed, seatsIn, type FirstVoiceRules } from '@veldrift/core/games';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -56,7 +56,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const keypad = row.way === 'keypad';
   const view = viewOf(game, row.plan, state, { names, keypad, claimed: game.claiming.claimed });
   const shelf = useAid(game.promptId, game.layAid);
-  const fact = need.kind === 'say' || need.kind === 'claim' ? need.asked.fact : null;
+  const fact = need.kind === 'say' || need.kind === 'claim' ? factOfItem(need.asked.item) : null;
   const turn = useTurn(game, { playing, keypad, onMade: () => setBest(false) });
   const { typed, trouble, erring, helper, judge, move } = turn;
   const timeIsOut = useTimeSet(game, row.plan.minutes);

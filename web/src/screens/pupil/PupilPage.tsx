@@ -20,6 +20,7 @@ import { Decisions } from './Decisions.tsx';
 import { HowMeasured } from './HowMeasured.tsx';
 import { PathwayPlace } from './PathwayPlace.tsx';
 import { Rates } from './Rates.tsx';
+import { Skills } from './Skills.tsx';
 import './pupil.css';
 
 /** One pupil: the map of facts, the rate, the place on the pathway, decisions with their reasons, how we measure. */
@@ -113,6 +114,7 @@ function Body({ page }: { readonly page: Page }) {
             />
           )}
           <MapLegend operation={operation} facts={facts} onOpen={setOpen} />
+          <Skills page={page} />
         </section>
         <div className="pupil-side">
           {page.lastPlayId === null ? (

@@ -12,7 +12,8 @@ import type { LocalReview } from './localReview.ts';
 export function FactsMet({ page }: { readonly page: ReviewPage | LocalReview }) {
   const byFact = new Map<FactKey, KeptAnswer[]>();
   for (const answer of page.answers) byFact.set(answer.fact, [...(byFact.get(answer.fact) ?? []), answer]);
-  if (byFact.size === 0) return <p className="quiet">No fact was answered.</p>;
+  if (byFact.size === 0)
+    return page.skills.length > 0 ? null : <p className="quiet">No fact was answered.</p>;
   const rank: Readonly<Record<AnswerClass, number>> = {
     missed: 0,
     workedOut: 1,

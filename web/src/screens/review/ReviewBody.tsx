@@ -31,6 +31,7 @@ import { PlacingPanel } from './PlacingPanel.tsx';
 import { FactsMet } from './FactsMet.tsx';
 import { Flags } from './Flags.tsx';
 import type { LocalReview } from './localReview.ts';
+import { SkillsMet } from './SkillsMet.tsx';
 import { SlipsRead } from './SlipsRead.tsx';
 import './review.css';
 
@@ -154,6 +155,7 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
             </Explained>
           </h2>
           <FactsMet page={page} />
+          <SkillsMet answers={page.skills} />
         </section>
         <section aria-label="Decision" className="review-decision">
           {play.purpose === 'placement' ? (
@@ -209,11 +211,13 @@ function TurnFigures({
   readonly wrong: readonly KeptAnswer[];
   readonly timed: readonly KeptAnswer[];
 }) {
-  const { play } = page;
+  const { play, skills } = page;
+  const rightSkills = skills.filter((one) => one.right);
+  const wrongSkills = skills.filter((one) => !one.right);
   return (
     <>
       <Figure
-        value={String(right.length + play.tally)}
+        value={String(right.length + rightSkills.length + play.tally)}
         unit={play.tally > 0 ? `right, ${play.tally} of them counted` : 'right'}
         title="Right answers"
         how={
@@ -221,14 +225,14 @@ function TurnFigures({
             ? `${play.tally} instant right answers of the loose pack were counted, not by fact; the others are below.`
             : 'Right answers, quick or worked out.'
         }
-        answers={right}
+        answers={[...right, ...rightSkills]}
       />
       <Figure
-        value={String(wrong.length)}
+        value={String(wrong.length + wrongSkills.length)}
         unit="wrong"
         title="Wrong answers"
         how="Wrong, given up or not answered."
-        answers={wrong}
+        answers={[...wrong, ...wrongSkills]}
       />
       <Figure
         value={msText(play.summary.medianMs)}

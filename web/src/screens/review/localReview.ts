@@ -10,7 +10,7 @@ import {
 } from '@veldrift/core';
 import type { GameReview, KeptAnswer, Pupil, ReviewPage } from '@veldrift/wire';
 import { isGame, isTurns, type GameRow, type PlayRow } from '../../app/deviceDb.ts';
-import { answersAt } from '../../live/game/gameAnswers.ts';
+import { answersAt, skillsAt } from '../../live/game/gameAnswers.ts';
 import { isCalm } from '../../live/openMinutes.ts';
 
 /** A review as far as this device alone knows it: states and the decision wait for the server. */
@@ -74,6 +74,7 @@ export function localReview(row: PlayRow, pupil: Pupil, playId: string = row.pla
     },
     pupil,
     answers: given.map(kept),
+    skills: isGame(row) ? skillsAt(row, playId) : [],
     states: null,
     proposal: null,
     placing: placingOf(row),
