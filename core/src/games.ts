@@ -12,3 +12,4 @@ export * from './games/playGame.ts';
 export * from './games/roles.ts';
 export { lookMs, sweepMs } from './games/hundredSweep.ts';
 export * from './games/setting.ts';
+export { tell, type Words } from './games/tell/sentence.ts';

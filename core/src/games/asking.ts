@@ -1,5 +1,6 @@
 import type { Asked, Asking, GameState, Move, Play } from './game.ts';
 import { nextSeat } from './playGame.ts';
+import { say, type Sentence } from './tell/sentence.ts';
 
 export const ask = (asked: Asked): Asking => ({ asked, missed: [] });
 
@@ -30,9 +31,7 @@ export function answerAsking(
 }
 
 /** What the table says while a fact is asked. */
-export function askingSays({ asked, missed }: Asking): string {
-  if (missed.length === 0) return `Seat ${asked.seat + 1}: ${asked.shown}`;
-  return missed.includes(asked.seat)
-    ? `Look again: ${asked.shown}`
-    : `Seat ${asked.seat + 1} may take it: ${asked.shown}`;
+export function askingSays({ asked: { seat, shown }, missed }: Asking): Sentence {
+  if (missed.length === 0) return say('asked', { seat, shown });
+  return missed.includes(seat) ? say('lookAgain', { shown }) : say('mayTakeIt', { seat, shown });
 }

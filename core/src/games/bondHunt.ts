@@ -17,6 +17,7 @@ import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
 import { numberSetting, oneSetting, operationSetting, packSetting } from './setting.ts';
+import { tell } from './tell/sentence.ts';
 
 export interface BondRules {
   readonly recipe: Recipe;
@@ -279,7 +280,7 @@ function keep(play: Play<BondRules>, state: BondState, by: number): BondState {
     taken: state.taken.map((cards, seat) => (seat === by ? [...cards, ...ids] : cards)),
     open: [],
     turn: by,
-    says: `${state.says} Seat ${by + 1} keeps them.`,
+    says: `${tell(state.says)} Seat ${by + 1} keeps them.`,
   };
   if (bondLeft(play, next)) return next;
   return {

@@ -1,7 +1,7 @@
 import { addThenTimes } from './addThenTimes.ts';
 import { bondHunt } from './bondHunt.ts';
 import { coverTheBoard } from './coverTheBoard.ts';
-import { factLine } from './factLine.ts';
+import { factLine } from './shelf/boards/factLine.ts';
 import { fillTheField } from './fillTheField.ts';
 import { firstVoice, turnabout } from './firstVoice.ts';
 import type { Game, GameState } from './game.ts';
@@ -11,7 +11,7 @@ import { lamps } from './lamps.ts';
 import { outweigh } from './outweigh.ts';
 import { stretchOrFold } from './stretchOrFold.ts';
 import { trueLines } from './trueLines.ts';
-import { twoToHold } from './twoToHold.ts';
+import { twoToHold } from './shelf/boards/twoToHold.ts';
 import { underTheLine } from './underTheLine.ts';
 import { whatSlipped } from './whatSlipped.ts';
 

@@ -8,6 +8,7 @@ import { freshState, nothingHidden, rolled } from './rolled.ts';
 import { operationOfSign } from './signOperation.ts';
 import { marksBySeat, scoreCount, scoreOf, scoresFrom } from './scoring.ts';
 import { numberSetting, oneSetting, signsSetting } from './setting.ts';
+import { tell } from './tell/sentence.ts';
 
 export interface CoverRules {
   readonly dice: readonly DieSides[];
@@ -124,7 +125,7 @@ export const coverTheBoard: Game<CoverRules, CoverState> = {
     const [best] = [...choices].sort((a, b) => rank(a) - rank(b));
     if (!best) return { says: `Nothing that ${rollText(state.roll)} make is left.`, worked: [], move: null };
     return {
-      says: `${best.says}: few rolls make it.`,
+      says: `${tell(best.says)}: few rolls make it.`,
       worked: [best.says],
       move: { kind: 'choose', seat: state.turn, key: best.key },
     };
@@ -195,7 +196,7 @@ function act(play: Play<CoverRules>, state: CoverState, move: Move): CoverState 
     const own = scoreOf(play, state.turn);
     const spares = state.spares.map((count, at) => (at === own ? count - 1 : count));
     const says = choices[0]
-      ? `A spare is gone; ${choices[0].says} was there.`
+      ? `A spare is gone; ${tell(choices[0].says)} was there.`
       : 'Nothing is left of that: a spare is gone.';
     const over = spares[own] === 0 ? 'The spares are gone.' : null;
     return { ...on, spares, says, over };
@@ -204,7 +205,7 @@ function act(play: Play<CoverRules>, state: CoverState, move: Move): CoverState 
   return {
     ...on,
     covered,
-    says: `${chosen.says}.`,
+    says: `${tell(chosen.says)}.`,
     over: covered.every((by) => by !== null) ? 'Every number is covered.' : null,
   };
 }

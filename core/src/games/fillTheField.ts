@@ -15,6 +15,7 @@ import { nextSeat, seatsIn } from './playGame.ts';
 import { freshState, nothingHidden, rolled } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
 import { numberSetting, oneSetting, yesNo } from './setting.ts';
+import { tell } from './tell/sentence.ts';
 
 export interface FieldRules {
   readonly rows: number;
@@ -144,7 +145,7 @@ export const fillTheField: Game<FieldRules, FieldState> = {
     );
     if (!best) return { says: `${next[0]} × ${next[1]} fits nowhere.`, worked: [], move: null };
     return {
-      says: `${best.says}: it leaves the most room together.`,
+      says: `${tell(best.says)}: it leaves the most room together.`,
       worked: [`${next[0]} × ${next[1]} = ${next[0] * next[1]}`],
       move: { kind: 'choose', seat: state.turn, key: best.key },
     };
@@ -280,7 +281,7 @@ function lay(play: Play<FieldRules>, state: FieldState, seat: number): FieldStat
   const lies = [...state.lies, { ...(state.place as Plot), seat }];
   const toLay = state.toLay.slice(1);
   const next = { ...state, lies, toLay, place: null, passed: 0 };
-  const says = `${state.says} ${leftOver(play, next)} squares are left.`;
+  const says = `${tell(state.says)} ${leftOver(play, next)} squares are left.`;
   if (leftOver(play, next) === 0) return { ...next, says, over: 'The field is full.' };
   return toLay.length > 0
     ? { ...next, says }

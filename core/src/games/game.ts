@@ -8,6 +8,7 @@ import type { LineAsk } from '../numbers/checkLine.ts';
 import type { RandomSource } from '../random/random.ts';
 import type { Plot } from './arrayPlaces.ts';
 import type { Setting } from './setting.ts';
+import type { Words } from './tell/sentence.ts';
 
 /** The shelves of games, by what is done in them. */
 export const families = ['first', 'compare', 'partners', 'make', 'boards', 'totals', 'talk'] as const;
@@ -40,7 +41,7 @@ export type Place =
 export interface Choice {
   /** Names it among the choices of its turn; stored with the move. */
   readonly key: string;
-  readonly says: string;
+  readonly says: Words;
   readonly at?: Place;
   /** It is for the child to find: not listed before, nor read out. */
   readonly veiled?: true;
@@ -50,24 +51,24 @@ export interface Choice {
 
 /** What the table waits for. */
 export type Need =
-  | { readonly kind: 'go'; readonly says: string }
+  | { readonly kind: 'go'; readonly says: Words }
   | {
       readonly kind: 'roll';
       readonly seat: number;
       readonly dice: readonly DieSides[];
-      readonly says: string;
+      readonly says: Words;
     }
-  | { readonly kind: 'say'; readonly asked: Asked; readonly says: string }
+  | { readonly kind: 'say'; readonly asked: Asked; readonly says: Words }
   | {
       readonly kind: 'claim';
       readonly seats: readonly number[];
       readonly asked: Omit<Asked, 'seat'>;
-      readonly says: string;
+      readonly says: Words;
     }
   | {
       readonly kind: 'choose';
       readonly seat: number;
-      readonly says: string;
+      readonly says: Words;
       readonly choices: readonly Choice[];
       /** How a child makes a choice that is not pressed where it lies: cards picked up together, laid into places, or a line typed. */
       readonly by?: 'cards' | 'places' | 'text';
@@ -75,11 +76,11 @@ export type Need =
   | {
       readonly kind: 'line';
       readonly seat: number;
-      readonly says: string;
+      readonly says: Words;
       readonly ask: LineAsk;
       readonly mayPass: boolean;
     }
-  | { readonly kind: 'over'; readonly says: string };
+  | { readonly kind: 'over'; readonly says: Words };
 
 /** What happens at the table, the same in every game; plain data. */
 export type Move =
@@ -135,9 +136,9 @@ export interface GameState {
   readonly draws: number;
   readonly out: readonly number[];
   /** Why it is over; null while it goes on. */
-  readonly over: string | null;
-  /** What happened last, in a sentence for everyone. */
-  readonly says: string;
+  readonly over: Words | null;
+  /** What happened last, told to everyone. */
+  readonly says: Words;
   /** A fact on the table, in games that ask one. */
   readonly asking?: Asking | null;
   /** The facts each seat knows, on a table turned calm; null: a grown-up's seat. */
@@ -154,7 +155,7 @@ export interface SceneCard {
   readonly says?: string;
 }
 export interface SceneRow {
-  readonly name: string;
+  readonly name: Words;
   readonly seat: number | null;
   readonly cards: readonly SceneCard[];
   /** Cards in a row, where they lie in rows; all in one when left out. */
@@ -166,18 +167,18 @@ export interface SceneSquare {
   readonly mark: { readonly seat: number | null; readonly held: boolean } | null;
 }
 export interface SceneBoard {
-  readonly name: string;
+  readonly name: Words;
   readonly across: number;
   readonly squares: readonly SceneSquare[];
 }
 export interface SceneField {
   readonly rows: number;
   readonly cols: number;
-  readonly lies: readonly (Plot & { readonly seat: number | null; readonly says: string })[];
+  readonly lies: readonly (Plot & { readonly seat: number | null; readonly says: Words })[];
 }
 
 export interface SceneTotal {
-  readonly name: string;
+  readonly name: Words;
   readonly value: number;
   /** Kept by the child, on paper or in the head: shown only when it is asked for. */
   readonly veiled?: boolean;
@@ -215,8 +216,8 @@ export interface GameStep<Rules> {
 
 /** A line that could have been played, with its working. */
 export interface BestMove {
-  readonly says: string;
-  readonly worked: readonly string[];
+  readonly says: Words;
+  readonly worked: readonly Words[];
   readonly move: Move | null;
 }
 

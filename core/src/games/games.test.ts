@@ -22,8 +22,9 @@ import { evidenceOf, legalMoves, moveTrouble, needOf, playMove, replay, seatsIn 
 import type { TrueRules, TrueState } from './trueState.ts';
 import { layings } from './layings.ts';
 import { mendsOf } from './whatSlipped.ts';
-import type { HoldState } from './twoToHold.ts';
+import type { HoldState } from './shelf/boards/twoToHold.ts';
 import type { LineState } from './lineState.ts';
+import { tell } from './tell/sentence.ts';
 
 const longest = 4000;
 
@@ -124,7 +125,7 @@ describe.each(tables)('$name', ({ game, nth, seats, against }) => {
           // A state is plain data: what is read back from text goes on the same.
           expect(playMove(game, play, JSON.parse(JSON.stringify(state)) as GameState, move)).toEqual(next);
           if (lie) expect(lie(next as never).toSorted()).toEqual(cards);
-          expect(next.says.length).toBeGreaterThan(0);
+          expect(tell(next.says).length).toBeGreaterThan(0);
           for (const one of evidenceOf(game, play, state, move)) {
             expect(one.seat).toBeLessThan(seats);
             if (one.item.kind === 'fact') {
@@ -271,7 +272,7 @@ describe('Cover the board', () => {
           for (const { key, says } of need.choices) {
             if (key === 'pass') continue;
             const number = numbers[Number(key)] as number;
-            const [left] = says.split(' = ');
+            const [left] = tell(says).split(' = ');
             expect(
               evaluate((left as string).replaceAll('×', '*').replaceAll('÷', '/').replaceAll('−', '-')),
             ).toBe(number);
@@ -427,7 +428,7 @@ describe('worked lines', () => {
           turns += 1;
           if (turns % 4 !== 1) return;
           for (const line of game.best(play, state)?.worked ?? [])
-            for (const part of line.split(/[,;:] /)) {
+            for (const part of tell(line).split(/[,;:] /)) {
               const sides = part.split(' = ');
               if (sides.length !== 2 || /[a-z]/.test(part)) continue;
               const [left, right] = sides.map((side) =>

@@ -7,6 +7,7 @@ import { freshState, rolled } from './rolled.ts';
 import { operationOfSign } from './signOperation.ts';
 import { marksBySeat, namedScores, scoresFrom } from './scoring.ts';
 import { diceSetting, numberSetting, oneSetting, signsSetting } from './setting.ts';
+import { tell } from './tell/sentence.ts';
 
 export interface SweepRules {
   readonly dice: readonly DieSides[];
@@ -193,7 +194,7 @@ function act(play: Play<SweepRules>, state: SweepState, move: Move): SweepState 
     return { ...state, roll: null, rerolled: [...state.rerolled, state.turn], says: 'Rolled again.' };
   if (move.key !== done) {
     const at = Number(move.key) - 1;
-    const says = choicesOf(play, state).find((one) => one.key === move.key)?.says ?? '';
+    const says = tell(choicesOf(play, state).find((one) => one.key === move.key)?.says ?? '');
     return {
       ...state,
       marks: state.marks.map((seat, place) => (place === at ? state.turn : seat)),

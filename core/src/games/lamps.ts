@@ -18,6 +18,7 @@ import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { scoresFrom } from './scoring.ts';
 import { oneSetting } from './setting.ts';
+import { tell } from './tell/sentence.ts';
 
 export interface LampRules {
   readonly specials: readonly LampSpecial[];
@@ -190,7 +191,10 @@ export const lamps: Game<LampRules, LampState> = {
     const [best] = [...choices].sort((a, b) => worth(b) - worth(a));
     if (!best || worth(best) === 0) return null;
     return {
-      says: worth(best) === 2 ? `${best.says}: a lit lamp to carry off.` : `${best.says}: a lamp is lit.`,
+      says:
+        worth(best) === 2
+          ? `${tell(best.says)}: a lit lamp to carry off.`
+          : `${tell(best.says)}: a lamp is lit.`,
       worked: [best.says],
       move: { kind: 'choose', seat: state.turn, key: best.key },
     };

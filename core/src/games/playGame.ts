@@ -6,6 +6,7 @@ import { checkLine } from '../numbers/checkLine.ts';
 import { stepLines, type Expression } from '../numbers/expression.ts';
 import { createRandom, mixSeed, type RandomSource } from '../random/random.ts';
 import { actCalmly } from './calm.ts';
+import { say, tell } from './tell/sentence.ts';
 import { GameError, type Game, type GameState, type Move, type Need, type Play } from './game.ts';
 
 /** Chance for the next draw of a state: the same state draws the same. */
@@ -59,8 +60,8 @@ export function legalMoves<R, S extends GameState>(game: Game<R, S>, play: Play<
 /** Plays a move. Throws GameError with a sentence when it is not legal; the state given stays as it was. */
 export function playMove<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S, move: Move): S {
   if (state.over !== null) throw new GameError('The game is over.');
-  if (move.kind === 'stop') return { ...state, over: 'Ended at the table.' };
-  if (move.kind === 'calm') return { ...state, calm: move.known, says: 'Calm: no clock, and known facts.' };
+  if (move.kind === 'stop') return { ...state, over: say('ended') };
+  if (move.kind === 'calm') return { ...state, calm: move.known, says: say('calm') };
   if (move.kind === 'leave') return leave(game, play, state, move.seat);
   const trouble = moveTrouble(needOf(game, play, state), move);
   if (trouble !== null) throw new GameError(trouble);
@@ -73,8 +74,8 @@ function leave<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S
     throw new GameError(`There is no seat ${seat + 1}.`);
   if (state.out.includes(seat)) throw new GameError(`Seat ${seat + 1} has left already.`);
   const out = [...state.out, seat];
-  if (out.length === play.seats) return { ...state, out, over: 'Everyone has left.' };
-  const gone = { ...state, out, says: `Seat ${seat + 1} leaves; the others go on.` };
+  if (out.length === play.seats) return { ...state, out, over: say('everyoneLeft') };
+  const gone = { ...state, out, says: say('leaves', { seat }) };
   const next = nextSeat(play, gone, seat);
   const turn = state.turn === seat ? next : state.turn;
   if (game.leaves) return game.leaves(play, { ...gone, turn }, seat);
@@ -92,7 +93,7 @@ export function moveTrouble(need: Need, move: Move): string | null {
     return need.kind === 'claim' || need.kind === 'go' ? null : 'The signal waits until the turn is done.';
   if (move.kind === 'pass')
     return need.kind === 'line' && need.mayPass && need.seat === move.seat ? null : 'Nobody may pass now.';
-  if (need.kind !== kindOf[move.kind]) return `The table waits for something else: ${need.says}`;
+  if (need.kind !== kindOf[move.kind]) return `The table waits for something else: ${tell(need.says)}`;
   switch (move.kind) {
     case 'roll':
       return need.kind === 'roll' && move.shown ? rollTrouble(move.shown, need.dice) : null;

@@ -1,6 +1,7 @@
 import { rollDice, type DieSides } from '../materials/dice.ts';
 import type { GameState, Move, Play } from './game.ts';
 import { chanceOf } from './playGame.ts';
+import { say } from './tell/sentence.ts';
 
 /** What a roll shows: that of real dice where it is given, else by chance. */
 export function rolled(
@@ -13,7 +14,7 @@ export function rolled(
 }
 
 /** What a game begins with, whatever else its state holds. */
-export const freshState: GameState = { turn: 0, draws: 0, out: [], over: null, says: 'Ready.' };
+export const freshState: GameState = { turn: 0, draws: 0, out: [], over: null, says: say('ready') };
 
 /** Of a game whose chance is all in its dice: nothing lies hidden that could be shuffled, and a roll is made anew of itself. */
 export const nothingHidden = <State>(_play: unknown, state: State): State => state;

@@ -10,6 +10,7 @@ import { modelMove, type ModelPlayer } from './modelPlayer.ts';
 import type { OutweighRules } from './outweigh.ts';
 import { needOf, playMove } from './playGame.ts';
 import type { LineRules } from './lineState.ts';
+import { tell } from './tell/sentence.ts';
 
 /*
  * Scores kept a second time, by each game's rules as they are told, from what everyone at the table can see: what was asked,
@@ -239,7 +240,7 @@ function lamps(table: Table): number[] {
   let total = 0;
   for (const { need, move } of table.seen) {
     if (move.kind !== 'choose' || need.kind !== 'choose') continue;
-    const says = need.choices.find((one) => one.key === move.key)?.says ?? '';
+    const says = tell(need.choices.find((one) => one.key === move.key)?.says ?? '');
     if (!says.includes('=')) continue;
     const [line = '', next = ''] = says.split(' = ');
     // Each line begins at the total that all share.

@@ -6,6 +6,7 @@ import { freshState, rolled } from './rolled.ts';
 import { expectedTurns, stretchTotals } from './stretch.ts';
 import { namedScores, scoreCount, scoreOf } from './scoring.ts';
 import { diceSetting, numberSetting } from './setting.ts';
+import { tell } from './tell/sentence.ts';
 
 export interface StretchRules {
   readonly target: number;
@@ -90,7 +91,7 @@ export const stretchOrFold: Game<StretchRules, StretchState> = {
     );
     if (!best) return null;
     return {
-      says: `${best.says}: ${(turns[Number(best.key)] as number).toFixed(1)} turns to go on average.`,
+      says: `${tell(best.says)}: ${(turns[Number(best.key)] as number).toFixed(1)} turns to go on average.`,
       worked: [best.says],
       move: { kind: 'choose', seat: state.turn, key: best.key },
     };

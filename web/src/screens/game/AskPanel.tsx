@@ -1,14 +1,14 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { diceWords, factOfItem, rollTrouble } from '@veldrift/core';
-import type { Move, Need } from '@veldrift/core/games';
+import { tell, type Move, type Need } from '@veldrift/core/games';
 import { useState } from 'react';
 import { Keypad } from '../../live/Keypad.tsx';
 import type { TypedAnswer } from '../../live/typedAnswer.ts';
 import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
 import { claimKeys } from './claimKeys.ts';
 import { LineAsk } from './LineAsk.tsx';
-import { listedChoices, nameSeats, type GameView } from './gameView.ts';
+import { listedChoices, type GameView } from './gameView.ts';
 
 export interface AskProps {
   readonly view: GameView;
@@ -32,7 +32,7 @@ export function AskPanel(props: AskProps) {
       return <ClaimAsk {...props} need={need} />;
     case 'roll':
       return view.mode === 'called' ? (
-        <RollTyped key={view.says} need={need} onMove={onMove} />
+        <RollTyped key={tell(view.says)} need={need} onMove={onMove} />
       ) : (
         <BigKey says="Roll" onPress={(at) => onMove({ kind: 'roll' }, at)} />
       );
@@ -53,7 +53,7 @@ export function AskPanel(props: AskProps) {
                 onMove({ kind: 'choose', seat: need.seat, key: choice.key }, event.timeStamp)
               }
             >
-              {nameSeats(choice.says, view.names)}
+              {tell(choice.says, view.names)}
             </Button>
           ))}
         </div>

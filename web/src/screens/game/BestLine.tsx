@@ -1,7 +1,6 @@
-import { evidenceOf, playMove } from '@veldrift/core/games';
+import { tell, evidenceOf, playMove } from '@veldrift/core/games';
 import type { LiveGame } from '../../live/game/useGame.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
-import { nameSeats } from './gameView.ts';
 
 /** The best that could have been done at the last turn, with its working: after the turn, never before. */
 export function BestLine({
@@ -18,13 +17,13 @@ export function BestLine({
     <aside className="game-best" aria-label="Best line" role="status">
       <p>
         {found
-          ? nameSeats(found.says, names)
+          ? tell(found.says, names)
           : 'Nothing was chosen at the last turn, or nothing better was there.'}
       </p>
       {found && found.worked.length > 1 && (
         <ul className="numeral">
-          {found.worked.slice(0, 40).map((line) => (
-            <li key={line}>{line}</li>
+          {found.worked.slice(0, 40).map((line, nth) => (
+            <li key={nth}>{tell(line, names)}</li>
           ))}
         </ul>
       )}
@@ -47,6 +46,6 @@ function bestBefore({ game, play, moves }: LiveGame) {
   // What was played was the best: say so by its facts alone.
   const same = best.move !== null && JSON.stringify(best.move) === JSON.stringify(made);
   return same && evidenceOf(game, play, state, made).length > 0
-    ? { ...best, says: `That was it. ${best.says}` }
+    ? { ...best, says: `That was it. ${tell(best.says)}` }
     : best;
 }

@@ -1,4 +1,4 @@
-import type { Choice, SceneField } from '@veldrift/core/games';
+import { tell, type Choice, type SceneField } from '@veldrift/core/games';
 import { useState } from 'react';
 import Button from '@mui/material/Button';
 import { GridBoard } from '../../parts/table/GridBoard.tsx';
@@ -33,10 +33,10 @@ export function FieldPlot({ field, choices, names, onChoose, onRefused }: Props)
     return {
       key: String(nth),
       label: lies
-        ? `row ${row + 1}, column ${col + 1}: ${lies.says}${lies.seat === null ? '' : `, ${names[lies.seat] ?? ''}`}`
+        ? `row ${row + 1}, column ${col + 1}: ${tell(lies.says, names)}${lies.seat === null ? '' : `, ${names[lies.seat] ?? ''}`}`
         : `row ${row + 1}, column ${col + 1}: ${at(row, col) ? `room for ${shape}` : 'free'}`,
       className: `plot ${lies ? `laid seat-${whose} ${edges(lies, row, col)}` : ''} ${ghost && inside(ghost) ? 'ghost' : ''}`,
-      content: first ? <span className="plot-says numeral">{lies.says}</span> : null,
+      content: first ? <span className="plot-says numeral">{tell(lies.says, names)}</span> : null,
     };
   });
   return (

@@ -1,3 +1,4 @@
+import { tell } from '@veldrift/core/games';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { AskPanel, type AskProps } from './AskPanel.tsx';
@@ -6,7 +7,6 @@ import { GameScene } from './GameScene.tsx';
 import { MendAsk } from './MendAsk.tsx';
 import { PlaceAsk } from './PlaceAsk.tsx';
 import { TrueLineAsk } from './TrueLineAsk.tsx';
-import { nameSeats } from './gameView.ts';
 
 /** The child's side of a game: what happened, what lies there, what is asked, and the shelf for an aid. */
 export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: ReactNode }) {
@@ -36,11 +36,11 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
     <div className={`game-field ${asks ? 'asking' : ''}`} data-need={need.kind}>
       <div className="game-words">
         <p className="game-says" role="status">
-          {refused || nameSeats(view.says, names)}
+          {refused || tell(view.says, names)}
         </p>
         {/* What is asked is seen large below; here it is read out. */}
         <p className={asks ? 'sr-only' : 'game-need'} aria-live="polite">
-          {nameSeats(need.says, names)}
+          {tell(need.says, names)}
         </p>
       </div>
       <div className={`game-scene ${scene.field || (scene.board?.squares.length ?? 0) > 40 ? 'beside' : ''}`}>
@@ -73,7 +73,7 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
       <div className="game-ask">
         {choosing && by === 'cards' ? (
           <TrueLineAsk
-            key={need.says + view.says}
+            key={tell(need.says) + tell(view.says)}
             need={choosing}
             names={names}
             picked={picked}

@@ -1,10 +1,10 @@
-import type { Scene, SceneRow } from '@veldrift/core/games';
+import { tell, type Scene, type SceneRow } from '@veldrift/core/games';
 import { useState } from 'react';
 import { Die } from '../../parts/table/Die.tsx';
 import { GridBoard } from '../../parts/table/GridBoard.tsx';
 import { cardWords, PlayingCard } from '../../parts/table/PlayingCard.tsx';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
-import { choiceAtCard, choiceAtSquare, nameSeats, type GameView } from './gameView.ts';
+import { choiceAtCard, choiceAtSquare, type GameView } from './gameView.ts';
 import { BeadFrame } from '../../parts/aids/BeadFrame.tsx';
 
 interface Props {
@@ -36,7 +36,7 @@ export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) 
         <div className={`game-rows ${rows.length > 2 ? 'many' : ''}`}>
           {rows.map((row) => (
             <CardRow
-              key={row.name}
+              key={tell(row.name)}
               row={row}
               view={view}
               width={widthOf(scene, row)}
@@ -76,8 +76,8 @@ function CardRow({
 }) {
   const turn = view.need.kind === 'choose' && view.need.seat === row.seat;
   return (
-    <section className={`card-row ${turn ? 'turn' : ''}`} aria-label={nameSeats(row.name, view.names)}>
-      <h2>{nameSeats(row.name, view.names)}</h2>
+    <section className={`card-row ${turn ? 'turn' : ''}`} aria-label={tell(row.name, view.names)}>
+      <h2>{tell(row.name, view.names)}</h2>
       <div
         className="card-row-cards"
         style={
@@ -113,7 +113,7 @@ function CardRow({
               type="button"
               className="card-key"
               style={place}
-              aria-label={`${cardWords(card)}: ${nameSeats(choice.says, view.names)}`}
+              aria-label={`${cardWords(card)}: ${tell(choice.says, view.names)}`}
               onClick={(event) => onChoose(choice.key, event.timeStamp)}
             >
               {face}
@@ -139,8 +139,8 @@ function Totals({ view }: { readonly view: GameView }) {
   return (
     <div className="game-totals">
       {totals.map((total) => (
-        <p key={total.name} className="game-total">
-          <span>{nameSeats(total.name, view.names)}</span>
+        <p key={tell(total.name)} className="game-total">
+          <span>{tell(total.name, view.names)}</span>
           {total.veiled && !shown ? (
             <button
               type="button"
@@ -184,7 +184,7 @@ function SceneBoardView({
     view.need.kind === 'choose' && view.need.choices.some(({ at }) => at !== undefined && 'square' in at);
   return (
     <GridBoard
-      name={board.name}
+      name={tell(board.name, view.names)}
       across={board.across}
       className={`${wide ? 'wide' : ''} across-${board.across}`}
       squares={board.squares.map(({ text, mark }, nth) => ({

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import type { Need } from '@veldrift/core/games';
+import { tell, type Need } from '@veldrift/core/games';
 import { useState } from 'react';
 
 interface Props {
@@ -24,7 +24,7 @@ export function MendAsk({ need, onChoose, onRefused }: Props) {
   const [text, setText] = useState('');
   const say = (at: number) => {
     const own = bones(text);
-    const found = need.choices.find((one) => one.veiled && bones(one.says) === own);
+    const found = need.choices.find((one) => one.veiled && bones(tell(one.says)) === own);
     if (own === '') onRefused('Type the whole line as it should be.');
     else if (found) {
       setText('');

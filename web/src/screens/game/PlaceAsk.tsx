@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import type { Need, SceneCard } from '@veldrift/core/games';
+import { tell, type Need, type SceneCard } from '@veldrift/core/games';
 import { useState } from 'react';
 import { cardWords, PlayingCard } from '../../parts/table/PlayingCard.tsx';
 
@@ -76,7 +76,7 @@ export function PlaceAsk({ need, cards, frame, onChoose, onRefused }: Props) {
         </Button>
         {none && (
           <Button variant="outlined" size="large" onClick={(event) => onChoose(none.key, event.timeStamp)}>
-            {none.says}
+            {tell(none.says)}
           </Button>
         )}
       </div>

@@ -1,5 +1,5 @@
 import { factOfItem, operationNames, packOf, type Judgement, type Recipe } from '@veldrift/core';
-import { rolesNow, roundsPlayed, seatsIn, type FirstVoiceRules } from '@veldrift/core/games';
+import { tell, rolesNow, roundsPlayed, seatsIn, type FirstVoiceRules } from '@veldrift/core/games';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { GameRow } from '../../app/deviceDb.ts';
@@ -21,7 +21,7 @@ import { GameTopKeys } from './GameTopKeys.tsx';
 import { GameSeats } from './GameSeats.tsx';
 import { LooseMiss } from './LooseMiss.tsx';
 import { missedAt } from '../../live/game/seatAnswer.ts';
-import { nameSeats, viewOf } from './gameView.ts';
+import { viewOf } from './gameView.ts';
 import { useGameKeys } from './useGameKeys.ts';
 import { useGameScreen } from './useGameScreen.ts';
 import { useTurn } from './useTurn.ts';
@@ -168,7 +168,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
             status={over && playing ? 'over' : table.status}
             title={row.title}
             names={names}
-            says={nameSeats(over ? need.says : state.says, names)}
+            says={tell(over ? need.says : state.says, names)}
             scores={game.game.scores(game.play, state)}
             trouble={game.trouble}
             onGo={() => goOn(performance.now())}
@@ -221,8 +221,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
         title={row.title}
         names={names}
         says={
-          trouble ||
-          (timeIsOut ? 'The time set is out: End when the turn is done.' : nameSeats(need.says, names))
+          trouble || (timeIsOut ? 'The time set is out: End when the turn is done.' : tell(need.says, names))
         }
         playing={playing}
         mayUndo={game.moves.some(({ move }) => move.kind !== 'calm')}

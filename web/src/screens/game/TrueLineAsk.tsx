@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import type { Need } from '@veldrift/core/games';
+import { tell, type Need } from '@veldrift/core/games';
 import { useState } from 'react';
 
 interface Props {
@@ -86,7 +86,7 @@ export function TrueLineAsk({ need, names, picked, onChoose, onRefused }: Props)
       )}
       {draw && (
         <Button variant="outlined" size="large" onClick={(event) => onChoose(draw.key, event.timeStamp)}>
-          {draw.says}
+          {tell(draw.says)}
         </Button>
       )}
     </div>

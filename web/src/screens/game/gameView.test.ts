@@ -1,16 +1,16 @@
 import { createRandom, gamesVersion, type GamePlan } from '@veldrift/core';
-import { games, legalMoves, modelMove, openPlan, playMove } from '@veldrift/core/games';
+import { tell, games, legalMoves, modelMove, openPlan, playMove } from '@veldrift/core/games';
 import { describe, expect, it } from 'vitest';
-import { choiceAtCard, choiceAtSquare, listedChoices, nameSeats, viewOf } from './gameView.ts';
+import { choiceAtCard, choiceAtSquare, listedChoices, viewOf } from './gameView.ts';
 
 describe('names', () => {
   it('stand where a game says seats', () => {
     const names = ['Tove', 'Rafi'];
-    expect(nameSeats('Seat 1 takes 4.', names)).toBe('Tove takes 4.');
-    expect(nameSeats('Spares of seat 2', names)).toBe('Spares of Rafi');
+    expect(tell('Seat 1 takes 4.', names)).toBe('Tove takes 4.');
+    expect(tell('Spares of seat 2', names)).toBe('Spares of Rafi');
     // A number that is no seat, and a seat nobody sits on, stay as they are.
-    expect(nameSeats('Place a counter on 12.', names)).toBe('Place a counter on 12.');
-    expect(nameSeats('seat 3 leaves', names)).toBe('seat 3 leaves');
+    expect(tell('Place a counter on 12.', names)).toBe('Place a counter on 12.');
+    expect(tell('seat 3 leaves', names)).toBe('seat 3 leaves');
   });
 });
 

@@ -6,6 +6,7 @@ import {
   type Need,
   type OpenGame,
   type Scene,
+  type Words,
 } from '@veldrift/core/games';
 
 /** What a game's field shows: plain data, so that a child's own screen can show the same. */
@@ -14,8 +15,8 @@ export interface GameView {
   readonly mode: GameMode;
   readonly scene: Scene;
   readonly need: Need;
-  /** What happened last, in a sentence. */
-  readonly says: string;
+  /** What happened last. */
+  readonly says: Words;
   readonly names: readonly string[];
   readonly dice: readonly DieSides[];
   /** The child types what is asked. */
@@ -47,11 +48,6 @@ export function viewOf(
     frame: aid === 'placeFrame',
     ...own,
   };
-}
-
-/** "Seat 1" in a game's words, as the name of who sits there. */
-export function nameSeats(text: string, names: readonly string[]): string {
-  return text.replace(/\b[Ss]eat (\d)\b/g, (whole, digit: string) => names[Number(digit) - 1] ?? whole);
 }
 
 /** Choices that are neither on the table nor for the child to find: these are listed. */

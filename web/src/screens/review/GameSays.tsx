@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { countText, type GamePlan, type Verdict } from '@veldrift/core';
-import { findGame, GameError, playMove, resumePlan, type AnyGame } from '@veldrift/core/games';
+import { tell, findGame, GameError, playMove, resumePlan, type AnyGame } from '@veldrift/core/games';
 import type { GameDeal, GameReview, KeptDecision, ReviewPage, StepInput } from '@veldrift/wire';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
@@ -9,7 +9,6 @@ import { Explained } from '../../parts/AnswersBehind.tsx';
 import { Otherwise } from '../../parts/Otherwise.tsx';
 import { useWord } from '../../parts/useWord.ts';
 import { Reasons } from '../../parts/Reasons.tsx';
-import { nameSeats } from '../game/gameView.ts';
 import type { LocalReview } from './localReview.ts';
 
 /** What a game comes to: how it ended and move by move, the others at the table, and what the step rules say. */
@@ -113,9 +112,9 @@ function tellMoves(plan: GamePlan, moves: Parameters<typeof resumePlan>[1], name
     let at = game.setUp(play);
     const says = moves.map((move) => {
       at = playMove(game, play, at, move);
-      return nameSeats(at.over ?? at.says, names);
+      return tell(at.over ?? at.says, names);
     });
-    const over = state.over === null ? null : nameSeats(state.over, names);
+    const over = state.over === null ? null : tell(state.over, names);
     return { says, over, scores: game.scores(play, state) };
   } catch (error) {
     if (error instanceof GameError) return { trouble: error.message };

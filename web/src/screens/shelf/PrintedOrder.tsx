@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import type { GamePlan } from '@veldrift/core';
-import { openPlan, type AnyGame } from '@veldrift/core/games';
+import { openPlan, tell, type AnyGame } from '@veldrift/core/games';
 import { cardWords } from '../../parts/table/PlayingCard.tsx';
 
 /** The order in which real cards are stacked or laid, to be printed or read out. */
@@ -17,8 +17,8 @@ export function PrintedOrder({ game, plan }: { readonly game: AnyGame; readonly 
     <div className="stack-cards printed-order">
       <h3>The order</h3>
       {rows.map((row) => (
-        <section key={row.name} aria-label={row.name}>
-          <p className="quiet">{row.name}</p>
+        <section key={tell(row.name)} aria-label={tell(row.name)}>
+          <p className="quiet">{tell(row.name)}</p>
           <ol className="stack numeral" style={row.across ? { width: row.across * 42 } : undefined}>
             {row.cards.map((card) => (
               <li key={card.id} className={(card.worth ?? 0) < 0 ? 'clay' : ''}>

@@ -1,0 +1,234 @@
+import type { FactKey } from '../../facts/fact.ts';
+import type { DieSides } from '../../materials/dice.ts';
+import type { LineAsk } from '../../numbers/checkLine.ts';
+import { answerAsking, ask, askingSays } from '../asking.ts';
+import type { Asked, Asking, Choice, Game, GameState, Move, Need, Play } from '../game.ts';
+import { nextSeat, seatsIn } from '../playGame.ts';
+import { freshState, rolled } from '../rolled.ts';
+import { say, type Sentence, type Words } from '../tell/sentence.ts';
+
+/** What every table that is played turn by turn keeps, besides what lies on it. */
+export interface TurnState extends GameState {
+  /** What the table waits for. */
+  readonly stage: 'open' | 'claim' | 'say' | 'choose' | 'line';
+  readonly asking: Asking | null;
+  /** To be said after what is asked now. */
+  readonly toAsk: readonly Asked[];
+  /** What whoever was first is to say. */
+  readonly claimed: Omit<Asked, 'seat'> | null;
+}
+
+/** What comes next. */
+export type Next =
+  /** The next seat's turn opens, or the same seat's again. */
+  | 'pass'
+  | 'again'
+  | 'choose'
+  | 'line'
+  /** What is left to be said of what was asked together. */
+  | 'asked'
+  | { readonly ask: readonly [Asked, ...Asked[]] }
+  | { readonly claim: Omit<Asked, 'seat'> }
+  | { readonly over: Words };
+
+/** What a move comes to: what changed on the table, how it is told, what comes next. */
+export type Step<T> = Partial<T> & {
+  readonly turn?: number;
+  readonly says: Words;
+  readonly next: Next;
+};
+
+/** How a turn opens: something is turned or rolled; or what comes at once. */
+export type Opening =
+  | { readonly kind: 'go'; readonly says: Words }
+  | { readonly kind: 'roll'; readonly dice: readonly DieSides[] }
+  | { readonly kind: 'none'; readonly next: Next };
+
+/** What was asked, and who said it in the end; null: nobody could, and it was shown. */
+export interface Said {
+  readonly asked: Asked;
+  readonly by: number | null;
+  /** What is still to be said of what was asked with it. */
+  readonly left: readonly Asked[];
+}
+
+/** A game told by what happens in its turns. All functions are pure; `T` is plain data. */
+export interface TurnRules<R, T> {
+  readonly lay: (play: Play<R>) => T & { readonly says?: Words };
+  readonly opens: (play: Play<R>, state: TurnState & T) => Opening;
+  /** What was turned or rolled; nothing of cards. */
+  readonly opened?: (play: Play<R>, state: TurnState & T, shown: readonly number[]) => Step<T>;
+  readonly choice?: (play: Play<R>, state: TurnState & T) => Omit<NeedOf<'choose'>, 'kind' | 'seat'>;
+  readonly chosen?: (play: Play<R>, state: TurnState & T, choice: Choice) => Step<T>;
+  readonly said?: (play: Play<R>, state: TurnState & T, said: Said) => Step<T>;
+  /** Nobody was first, or no agreement. */
+  readonly unclaimed?: (play: Play<R>, state: TurnState & T) => Step<T>;
+  readonly line?: (play: Play<R>, state: TurnState & T) => { says: Words; ask: LineAsk; mayPass: boolean };
+  readonly lined?: (play: Play<R>, state: TurnState & T, move: MoveOf<'line'> | MoveOf<'pass'>) => Step<T>;
+  /** The turn goes with what is asked: whoever is asked is at turn. */
+  readonly turnFollows?: true;
+  /** The sign changes for everyone. */
+  readonly signalled?: (state: TurnState & T, move: MoveOf<'signal'>) => TurnState & T;
+  readonly leaves?: (play: Play<R>, state: TurnState & T, seat: number) => Step<T> | null;
+}
+
+type NeedOf<K extends Need['kind']> = Extract<Need, { readonly kind: K }>;
+type MoveOf<K extends Move['kind']> = Extract<Move, { readonly kind: K }>;
+
+/** The part of a game that is played turn by turn, from what happens in its turns. */
+export function turnsOf<R, T extends object>(
+  rules: TurnRules<R, T>,
+): Pick<Game<R, TurnState & T>, 'setUp' | 'need' | 'act' | 'leaves'> {
+  type S = TurnState & T;
+
+  const follow = (play: Play<R>, state: S, next: Next): S => {
+    const clear = { asking: null, toAsk: [], claimed: null } as const;
+    if (next === 'pass') return begin(play, { ...state, ...clear, turn: nextSeat(play, state, state.turn) });
+    if (next === 'again') return begin(play, { ...state, ...clear });
+    if (next === 'choose' || next === 'line') return { ...state, ...clear, stage: next };
+    if (next === 'asked') return put(state, state.toAsk);
+    if ('ask' in next) return put({ ...state, claimed: null }, next.ask);
+    if ('claim' in next) return { ...state, ...clear, stage: 'claim', claimed: next.claim };
+    return { ...state, ...clear, stage: 'open', over: next.over };
+  };
+  const put = (state: S, [first, ...toAsk]: readonly Asked[]): S =>
+    first === undefined
+      ? state
+      : {
+          ...state,
+          stage: 'say',
+          asking: ask(first),
+          toAsk,
+          ...(rules.turnFollows ? { turn: first.seat } : {}),
+        };
+  const begin = (play: Play<R>, state: S): S => {
+    const opening = rules.opens(play, { ...state, stage: 'open' });
+    return opening.kind === 'none' ? follow(play, state, opening.next) : { ...state, stage: 'open' };
+  };
+  const take = (play: Play<R>, state: S, { next, ...step }: Step<T>): S =>
+    follow(play, { ...state, ...step } as unknown as S, next);
+
+  return {
+    setUp: (play) => {
+      const { says = say('ready'), ...lies } = rules.lay(play);
+      const state = {
+        ...freshState,
+        stage: 'open',
+        asking: null,
+        toAsk: [],
+        claimed: null,
+        ...lies,
+        says,
+      } as unknown as S;
+      return begin(play, state);
+    },
+    need: (play, state): Need => {
+      switch (state.stage) {
+        case 'open': {
+          const opening = rules.opens(play, state);
+          if (opening.kind === 'go') return opening;
+          return {
+            kind: 'roll',
+            seat: state.turn,
+            dice: opening.kind === 'roll' ? opening.dice : [],
+            says: say('roll', { dice: opening.kind === 'roll' ? opening.dice.length : 0 }),
+          };
+        }
+        case 'claim':
+          return {
+            kind: 'claim',
+            seats: seatsIn(play, state),
+            asked: state.claimed as Omit<Asked, 'seat'>,
+            says: say('whoFirst'),
+          };
+        case 'say': {
+          const asking = state.asking as Asking;
+          return { kind: 'say', asked: asking.asked, says: askingSays(asking) };
+        }
+        case 'choose':
+          return { kind: 'choose', seat: state.turn, ...must(rules.choice)(play, state) };
+        case 'line':
+          return { kind: 'line', seat: state.turn, ...must(rules.line)(play, state) };
+      }
+    },
+    act: (play, state, move) => {
+      switch (move.kind) {
+        case 'go':
+          return take(play, state, must(rules.opened)(play, state, []));
+        case 'roll': {
+          const { dice } = rules.opens(play, state) as Extract<Opening, { kind: 'roll' }>;
+          const shown = rolled(play, state, move, dice);
+          return take(play, { ...state, draws: state.draws + 1 }, must(rules.opened)(play, state, shown));
+        }
+        case 'claim': {
+          if (move.seat === null) return take(play, state, must(rules.unclaimed)(play, state));
+          const asked: Asked = { ...(state.claimed as Omit<Asked, 'seat'>), seat: move.seat };
+          return put({ ...state, claimed: null, turn: move.seat }, [asked]);
+        }
+        case 'said': {
+          const found = answerAsking(play, state, state.asking as Asking, move);
+          if (found.kind === 'again')
+            return {
+              ...state,
+              asking: found.asking,
+              ...(rules.turnFollows ? { turn: found.asking.asked.seat } : {}),
+            };
+          const { asked } = state.asking as Asking;
+          const by = found.kind === 'said' ? found.by : null;
+          return take(play, state, must(rules.said)(play, state, { asked, by, left: state.toAsk }));
+        }
+        case 'choose': {
+          const { choices } = must(rules.choice)(play, state);
+          const choice = choices.find(({ key }) => key === move.key) as Choice;
+          return take(play, state, must(rules.chosen)(play, state, choice));
+        }
+        case 'line':
+        case 'pass':
+          return take(play, state, must(rules.lined)(play, state, move));
+        case 'signal':
+          return rules.signalled?.(state, move) ?? state;
+        case 'calm':
+        case 'leave':
+        case 'stop':
+          return state;
+      }
+    },
+    leaves: (play, state, seat) => {
+      const own = rules.leaves?.(play, state, seat);
+      if (own) return take(play, state, own);
+      const { asking, toAsk } = state;
+      const next = nextSeat(play, state, seat);
+      const moved = (one: Asked): Asked => (one.seat === seat ? { ...one, seat: next } : one);
+      // What it was to say is for the next seat.
+      const passed = {
+        ...state,
+        toAsk: toAsk.map(moved),
+        asking: asking && { ...asking, asked: moved(asking.asked) },
+      };
+      return state.stage === 'open' ? begin(play, passed) : passed;
+    },
+  };
+}
+
+function must<F>(hook: F | undefined): F {
+  if (hook === undefined) throw new Error('This game waits for something that it has no rule for.');
+  return hook;
+}
+
+/** A fact of the map as it is asked of a seat; without a clock where it lay open before it was chosen. */
+export const askedFact = (
+  seat: number,
+  key: FactKey,
+  shown: string,
+  answer: string,
+  untimed: boolean,
+): Asked => ({
+  seat,
+  item: { kind: 'fact', key },
+  shown,
+  answer,
+  whole: `${shown} = ${answer}`,
+  ...(untimed ? { untimed } : {}),
+});
+
+export type { Sentence };

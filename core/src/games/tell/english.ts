@@ -1,0 +1,75 @@
+/** Who sits at a seat, as a name. */
+export type Who = (seat: number) => string;
+
+type None = Readonly<Record<string, never>>;
+interface Seat {
+  readonly seat: number;
+}
+interface Shown {
+  readonly shown: string;
+}
+
+const cardsText = (count: number) => `${count} ${count === 1 ? 'card' : 'cards'}`;
+
+/** Every sentence of the tables in English: one place, so that another language changes no game. */
+export const english = {
+  // At every table.
+  ready: (_: None) => 'Ready.',
+  roll: ({ dice }: { readonly dice: number }) => (dice === 1 ? 'Roll the die.' : 'Roll the dice.'),
+  rolled: (_: None) => 'Rolled.',
+  whoFirst: (_: None) => 'Who was first?',
+  asked: ({ seat, shown }: Seat & Shown, who: Who) => `${who(seat)}: ${shown}`,
+  lookAgain: ({ shown }: Shown) => `Look again: ${shown}`,
+  mayTakeIt: ({ seat, shown }: Seat & Shown, who: Who) => `${who(seat)} may take it: ${shown}`,
+  whole: ({ whole }: { readonly whole: string }) => `${whole}.`,
+  seat: ({ seat }: Seat, who: Who) => who(seat),
+  together: (_: None) => 'Together',
+  calm: (_: None) => 'Calm: no clock, and known facts.',
+  ended: (_: None) => 'Ended at the table.',
+  everyoneLeft: (_: None) => 'Everyone has left.',
+  leaves: ({ seat }: Seat, who: Who) => `${who(seat)} leaves; the others go on.`,
+
+  // Boards.
+  whichSquare: ({ seat }: Seat, who: Who) => `${who(seat)}: which square?`,
+  square: ({ text }: { readonly text: string }) => text,
+  marks: ({ seat }: Seat, who: Who) => `${who(seat)} marks a square.`,
+  lineFor: ({ seat }: Seat, who: Who) => `A line for ${who(seat)}.`,
+  boardFull: (_: None) => 'The board is full.',
+  facts: (_: None) => 'Facts',
+  planCompletes: ({ whole }: { readonly whole: string }) => `${whole}: it completes a line.`,
+  planKeeps: ({ whole }: { readonly whole: string }) => `${whole}: it keeps the other from a line.`,
+  planOpen: ({ whole }: { readonly whole: string }) => `${whole}: it lies on the most open lines.`,
+  totals: (_: None) => 'Totals',
+  countersOf: ({ seat }: Seat, who: Who) => `Counters of ${who(seat)}`,
+  placeOn: ({ total }: { readonly total: number }) => `Place a counter on ${total}.`,
+  placeHere: ({ total, beside }: { readonly total: number; readonly beside: number | null }, who: Who) =>
+    beside === null ? String(total) : `${total}, beside ${who(beside)}`,
+  holdWhy: (
+    {
+      total,
+      beside,
+      why,
+      chance,
+    }: {
+      readonly total: number;
+      readonly beside: number | null;
+      readonly why: 'free' | 'back' | 'holds';
+      readonly chance: string;
+    },
+    who: Who,
+  ) =>
+    `${beside === null ? String(total) : `${total}, beside ${who(beside)}`}: ${
+      { free: 'a free square', back: 'sends a lone counter back', holds: 'holds it for good' }[why]
+    }. ${chance} of all rolls come to it.`,
+  heldPasses: ({ whole }: { readonly whole: string }) => `${whole}, and it is held: the turn passes on.`,
+  holds: ({ seat, total }: Seat & { readonly total: number }, who: Who) => `${who(seat)} holds ${total}.`,
+  counterOn: ({ total }: { readonly total: number }) => `A counter on ${total}.`,
+  goesBack: ({ seat, total }: Seat & { readonly total: number }, who: Who) =>
+    `The counter of ${who(seat)} goes back from ${total}.`,
+  countersOut: ({ seat }: Seat, who: Who) => `The counters of ${who(seat)} are out.`,
+  allHeld: (_: None) => 'Every square is held.',
+
+  // Cards taken.
+  takesCards: ({ seat, cards }: Seat & { readonly cards: number }, who: Who) =>
+    `${who(seat)} takes ${cardsText(cards)}.`,
+};
