@@ -3,7 +3,7 @@ export * from './games/catalogue.ts';
 export * from './games/claims.ts';
 export * from './games/erring.ts';
 export * from './games/factsShown.ts';
-export { nextSignal, type FirstVoiceRules, type FirstVoiceState } from './games/firstVoice.ts';
+export { nextSignal, type FirstToSayRules, type FirstToSayState } from './games/bodies/firstToSay.ts';
 export * from './games/game.ts';
 export * from './games/gamePlan.ts';
 export { tookSeat } from './games/looseGame.ts';

@@ -15,7 +15,7 @@ import { tookSeat } from './looseGame.ts';
 import { modelMove } from './modelPlayer.ts';
 import { needOf, playMove } from './playGame.ts';
 import { valueNow, withSetting } from './setting.ts';
-import type { OutweighState } from './outweigh.ts';
+import type { CompareState } from './bodies/compare.ts';
 import type { TrueState } from './trueState.ts';
 import type { LineState } from './lineState.ts';
 
@@ -184,7 +184,7 @@ describe('packs of their own', () => {
           packs,
         });
         const { state } = resumePlan(plan, someMoves(plan, count));
-        const { stacks, turned, won, stake } = state as OutweighState;
+        const { stacks, turned, won, stake } = state as CompareState;
         const all = [...stacks.flat(), ...turned.flat(), ...won.flat(), ...stake];
         expect(new Set(all).size).toBe(all.length);
         expect(all).toHaveLength(3 * 16);

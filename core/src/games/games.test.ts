@@ -12,12 +12,12 @@ import type { BondState } from './bondHunt.ts';
 import { findGame, games, type AnyGame } from './catalogue.ts';
 import { firstClaim, tieMs } from './claims.ts';
 import { boardNumbers, type CoverRules } from './coverTheBoard.ts';
-import type { FirstVoiceState } from './firstVoice.ts';
+import type { FirstToSayState } from './bodies/firstToSay.ts';
 import { families, GameError, type GameState, type Move, type Play } from './game.ts';
 import type { MiddleState } from './intoTheMiddle.ts';
 import type { LampState } from './lamps.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
-import type { OutweighState } from './outweigh.ts';
+import type { CompareState } from './bodies/compare.ts';
 import { evidenceOf, legalMoves, moveTrouble, needOf, playMove, replay, seatsIn } from './playGame.ts';
 import type { TrueRules, TrueState } from './trueState.ts';
 import { layings } from './layings.ts';
@@ -89,7 +89,7 @@ function playOut(
 
 /** Where every card of a game lies, by its id; games without cards have none. */
 const cardsIn: Readonly<Record<string, (state: never) => readonly (string | number)[]>> = {
-  outweigh: (state: OutweighState) => [
+  outweigh: (state: CompareState) => [
     ...state.stacks.flat(),
     ...state.turned.flat(),
     ...state.stake,
@@ -352,7 +352,7 @@ describe('claims', () => {
   it('take all that lies there, also what nobody could say', () => {
     const game = findGame('first-voice') as AnyGame;
     const play = playOf(game, 1, 2, true, 4);
-    const go = (state: GameState, move: Move) => playMove(game, play, state, move) as FirstVoiceState;
+    const go = (state: GameState, move: Move) => playMove(game, play, state, move) as FirstToSayState;
     let state = go(game.setUp(play), { kind: 'go' });
     state = go(state, { kind: 'claim', seat: null });
     expect(state.lying).toBe(2);
@@ -365,7 +365,7 @@ describe('claims', () => {
     // Nobody can: the whole fact is shown to all, and lies there.
     state = go(go(state, { kind: 'go' }), { kind: 'claim', seat: 1 });
     state = go(go(state, { kind: 'said', seat: 1, right: false }), { kind: 'said', seat: 0, right: false });
-    expect(state.says).toMatch(/^\d+ \+ \d+ = \d+\. It lies there for the next\.$/);
+    expect(tell(state.says)).toMatch(/^\d+ \+ \d+ = \d+\. It lies there for the next\.$/);
     expect(state.lying).toBe(2);
   });
 });

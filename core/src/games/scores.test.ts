@@ -4,10 +4,10 @@ import { packOf } from '../materials/pack.ts';
 import { createRandom } from '../random/random.ts';
 import type { AddTimesRules } from './addThenTimes.ts';
 import { games, type AnyGame } from './catalogue.ts';
-import type { FirstVoiceRules } from './firstVoice.ts';
+import type { FirstToSayRules } from './bodies/firstToSay.ts';
 import type { Move, Need, Play, Scene } from './game.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
-import type { OutweighRules } from './outweigh.ts';
+import type { OutweighRules } from './shelf/compare/outweigh.ts';
 import { needOf, playMove } from './playGame.ts';
 import type { LineRules } from './lineState.ts';
 import { tell } from './tell/sentence.ts';
@@ -83,7 +83,7 @@ function saidOf(table: Table): {
 
 /** Cards or rolls that lie there go to the next who says a fact. */
 function race(table: Table): number[] {
-  const { recipe, cards } = table.play.rules as FirstVoiceRules;
+  const { recipe, cards } = table.play.rules as FirstToSayRules;
   const each = recipe ? cards : 1;
   const won = nothing(table);
   let lying = 0;

@@ -23,6 +23,8 @@ export type Next =
   /** The next seat's turn opens, or the same seat's again. */
   | 'pass'
   | 'again'
+  /** The table waits for what it waited for. */
+  | 'stay'
   | 'choose'
   | 'line'
   /** What is left to be said of what was asked together. */
@@ -37,6 +39,9 @@ export type Step<T> = Partial<T> & {
   readonly says: Words;
   readonly next: Next;
 };
+
+/** What changed and how it is told, before it is known what comes next. */
+export type Change<T> = Omit<Step<T>, 'next'> & Pick<Step<T>, 'says'>;
 
 /** How a turn opens: something is turned or rolled; or what comes at once. */
 export type Opening =
@@ -83,6 +88,7 @@ export function turnsOf<R, T extends object>(
 
   const follow = (play: Play<R>, state: S, next: Next): S => {
     const clear = { asking: null, toAsk: [], claimed: null } as const;
+    if (next === 'stay') return state;
     if (next === 'pass') return begin(play, { ...state, ...clear, turn: nextSeat(play, state, state.turn) });
     if (next === 'again') return begin(play, { ...state, ...clear });
     if (next === 'choose' || next === 'line') return { ...state, ...clear, stage: next };

@@ -9,6 +9,12 @@ interface Shown {
   readonly shown: string;
 }
 
+/** A hand of cards: that of a seat, or (alone at the table) the pack's own. */
+interface Hand {
+  readonly hand: number;
+  readonly seats: number;
+}
+const handText = ({ hand, seats }: Hand, who: Who) => (hand < seats ? who(hand) : 'The pack');
 const cardsText = (count: number) => `${count} ${count === 1 ? 'card' : 'cards'}`;
 
 /** Every sentence of the tables in English: one place, so that another language changes no game. */
@@ -69,7 +75,25 @@ export const english = {
   countersOut: ({ seat }: Seat, who: Who) => `The counters of ${who(seat)} are out.`,
   allHeld: (_: None) => 'Every square is held.',
 
-  // Cards taken.
-  takesCards: ({ seat, cards }: Seat & { readonly cards: number }, who: Who) =>
-    `${who(seat)} takes ${cardsText(cards)}.`,
+  // First to say.
+  turnCards: (_: None) => 'Turn the cards.',
+  turned: (_: None) => 'Turned.',
+  freeze: (_: None) => 'Everyone freezes: another sign from now on.',
+  liesThere: (_: None) => 'It lies there for the next.',
+  takes: ({ seat, count }: Seat & { readonly count: number }, who: Who) => `${who(seat)} takes ${count}.`,
+  allRolled: (_: None) => 'All rolls are played.',
+  packOut: (_: None) => 'The pack is out.',
+  open: (_: None) => 'Open',
+  fromTheTop: (_: None) => 'From the top',
+
+  // Compared.
+  hand: (at: Hand, who: Who) => handText(at, who),
+  stackOf: (at: Hand, who: Who) => `Stack of ${handText(at, who).replace(/^The /, 'the ')}, from the top`,
+  handTakes: ({ cards, ...at }: Hand & { readonly cards: number }, who: Who) =>
+    `${handText(at, who)} takes ${cardsText(cards)}.`,
+  alike: (_: None) => 'Alike: three face down, and turn again.',
+  alikeTooFew: (_: None) => 'Alike, and too few cards to lay.',
+  oneSeatLeft: (_: None) => 'One seat is left.',
+  ownPacks: (_: None) => 'Each has a pack of their own.',
+  dealtOut: (_: None) => 'The pack is dealt out.',
 };

@@ -1,5 +1,5 @@
 import { factOfItem, operationNames, packOf, type Judgement, type Recipe } from '@veldrift/core';
-import { tell, rolesNow, roundsPlayed, seatsIn, type FirstVoiceRules } from '@veldrift/core/games';
+import { tell, rolesNow, roundsPlayed, seatsIn, type FirstToSayRules } from '@veldrift/core/games';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { GameRow } from '../../app/deviceDb.ts';
@@ -234,7 +234,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
         screen={screen}
         onScreens={setScreens}
         clock={clock.fits ? clock : null}
-        signal={(rules as Partial<FirstVoiceRules>).signal === 'child' ? signal : null}
+        signal={(rules as Partial<FirstToSayRules>).signal === 'child' ? signal : null}
       >
         {saying && (
           <>

@@ -1,5 +1,5 @@
 import type { Operation } from '@veldrift/core';
-import { nextSignal, type FirstVoiceRules, type FirstVoiceState } from '@veldrift/core/games';
+import { nextSignal, type FirstToSayRules, type FirstToSayState } from '@veldrift/core/games';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LiveGame } from '../../live/game/useGame.ts';
 
@@ -7,7 +7,7 @@ const frozenMs = 1800;
 
 /** Turnabout's signal: at random between twenty and forty seconds, or when a child gives it; everyone freezes for a moment. */
 export function useSignal(game: LiveGame, playing: boolean) {
-  const rules = game.play.rules as Partial<FirstVoiceRules>;
+  const rules = game.play.rules as Partial<FirstToSayRules>;
   const kind = rules.signal ?? null;
   const [frozen, setFrozen] = useState<Operation | null>(null);
   const [due, setDue] = useState(false);
@@ -19,7 +19,7 @@ export function useSignal(game: LiveGame, playing: boolean) {
   });
   const give = useCallback(() => {
     const { play, state, make } = live.current;
-    const next = nextSignal(play as never, state as FirstVoiceState);
+    const next = nextSignal(play as never, state as FirstToSayState);
     if (!next || make({ kind: 'signal', operation: next.operation }, performance.now()) !== null) return;
     setDue(false);
     setFrozen(next.operation);
@@ -32,7 +32,7 @@ export function useSignal(game: LiveGame, playing: boolean) {
   useEffect(() => {
     if (!playing || kind !== 'table') return;
     const { play, state } = live.current;
-    const next = nextSignal(play as never, state as FirstVoiceState);
+    const next = nextSignal(play as never, state as FirstToSayState);
     if (!next) return;
     const handle = setTimeout(() => setDue(true), next.afterMs);
     return () => clearTimeout(handle);

@@ -1,0 +1,215 @@
+import { packOf, shuffledIds, type Card, type Recipe } from '../../materials/pack.ts';
+import { compareFractions, type Fraction } from '../../numbers/fraction.ts';
+import { shuffled } from '../../random/random.ts';
+import { emptyScene, type Asked, type Game, type Play, type SceneCard } from '../game.ts';
+import { packInPlay, packOfSeat } from '../ownPacks.ts';
+import { chanceOf, seatsIn } from '../playGame.ts';
+import { say, sentences, type Sentence, type Words } from '../tell/sentence.ts';
+import { turnsOf, type Change, type Step, type TurnState } from './turns.ts';
+
+/** What every game of this body sets: each turns so many cards, and the larger (or smaller) result takes what lies there. */
+export interface CompareRules {
+  readonly recipe: Recipe;
+  /** Cards turned at once. */
+  readonly cards: number;
+  readonly smaller: boolean;
+}
+
+export interface CompareGame<R extends CompareRules> {
+  /** What a seat says of its own cards; null: all cards are only compared, which `compares` asks. */
+  readonly asks: (rules: R, seat: number, worths: readonly number[]) => Asked | null;
+  readonly compares: (rules: R, seat: number, all: readonly (readonly number[])[]) => Asked;
+  /** What cards come to, for comparing. */
+  readonly value: (rules: R, worths: readonly number[]) => Fraction;
+}
+
+interface Lies {
+  /** Face down, from the top: each hand's own stack. */
+  readonly stacks: readonly (readonly number[])[];
+  /** Turned by each hand this turn. */
+  readonly turned: readonly (readonly number[])[];
+  /** Lying under, for whoever wins. */
+  readonly stake: readonly number[];
+  readonly won: readonly (readonly number[])[];
+  /** Hands whose fact is still to be said this turn. */
+  readonly toSay: readonly number[];
+}
+export type CompareState = TurnState & Lies;
+
+const layDown = 3;
+
+type Body<R> = Pick<
+  Game<R, CompareState>,
+  'setUp' | 'need' | 'act' | 'leaves' | 'shake' | 'scene' | 'scores' | 'best' | 'order' | 'materials'
+>;
+
+/** Everything of a game in which stacks are turned and compared, but its words and steps. */
+export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
+  type P = Play<R>;
+  const worths = (play: P, ids: readonly number[]) => cardsOf(play, ids).map((card) => card.worth);
+  const able = (play: P, stacks: Lies['stacks'], state: CompareState, cards: number) =>
+    handsIn(play, state).every((hand) => (stacks[hand] as readonly number[]).length >= cards);
+
+  /** Asks the next hand for its fact; when all have said theirs, the turn is settled. */
+  const goOn = (play: P, state: CompareState, step: Change<Lies>): Step<Lies> => {
+    const [hand, ...toSay] = step.toSay ?? state.toSay;
+    const lies = { ...state, ...step };
+    if (hand === undefined) return settle(play, lies, step);
+    const asked = game.asks(play.rules, seatOf(play, hand), worths(play, lies.turned[hand] ?? []));
+    return { ...step, toSay, next: { ask: [asked as Asked] } };
+  };
+
+  /** The larger (or smaller) result takes what lies there; alike, each lays three down and turns again. */
+  const settle = (play: P, state: CompareState, step: Change<Lies>): Step<Lies> => {
+    const hands = handsIn(play, state);
+    const [best, second] = hands
+      .map((hand) => ({ hand, value: game.value(play.rules, worths(play, state.turned[hand] ?? [])) }))
+      .sort((a, b) => (play.rules.smaller ? 1 : -1) * compareFractions(a.value, b.value));
+    const lying = [...state.stake, ...state.turned.flat()];
+    const cleared = { ...step, turned: none(handsOf(play)), toSay: [] };
+    if (best && second && compareFractions(best.value, second.value) !== 0) {
+      const won = state.won.map((cards, hand) => (hand === best.hand ? [...cards, ...lying] : cards));
+      const taken = {
+        ...cleared,
+        won,
+        stake: [],
+        turn: seatOf(play, best.hand),
+        says: after(step, say('handTakes', { hand: best.hand, seats: play.seats, cards: lying.length })),
+      };
+      return able(play, state.stacks, state, play.rules.cards)
+        ? { ...taken, next: 'again' }
+        : finish(play, { ...state, ...taken }, taken);
+    }
+    if (!able(play, state.stacks, state, layDown + play.rules.cards))
+      return finish(play, { ...state, stake: lying }, { ...cleared, says: after(step, say('alikeTooFew')) });
+    const stacks = state.stacks.map((stack, hand) => (hands.includes(hand) ? stack.slice(layDown) : stack));
+    const laid = hands.flatMap((hand) => (state.stacks[hand] as readonly number[]).slice(0, layDown));
+    return { ...cleared, stacks, stake: [...lying, ...laid], says: after(step, say('alike')), next: 'again' };
+  };
+
+  return {
+    materials: ({ recipe }) => ({ pack: recipe, dice: [], others: [] }),
+    order: (play) =>
+      layOut(play).stacks.map((stack, hand) => ({
+        name: say('stackOf', { hand, seats: play.seats }),
+        seat: hand < play.seats ? hand : null,
+        cards: faces(play, stack),
+      })),
+    ...turnsOf<R, Lies>({
+      turnFollows: true,
+      lay: layOut,
+      opens: () => ({ kind: 'go', says: say('turnCards') }),
+      opened: (play, state) => {
+        const { cards } = play.rules;
+        if (!able(play, state.stacks, state, cards)) return finish(play, state, { says: state.says });
+        const split = (keep: (stack: readonly number[]) => readonly number[], left: 'all' | 'none') =>
+          state.stacks.map((stack, hand) =>
+            state.out.includes(hand) ? (left === 'all' ? stack : []) : keep(stack),
+          );
+        const hands = handsIn(play, state);
+        const turned = split((stack) => stack.slice(0, cards), 'none');
+        const lies = { turned, stacks: split((stack) => stack.slice(cards), 'all'), says: say('turned') };
+        const own = hands.map((hand) => worths(play, turned[hand] ?? []));
+        if (game.asks(play.rules, state.turn, own[0] ?? []) !== null)
+          return goOn(play, state, { ...lies, toSay: hands });
+        return { ...lies, next: { ask: [game.compares(play.rules, state.turn, own)] } };
+      },
+      said: (play, state, { asked: { whole } }) => goOn(play, state, { says: say('whole', { whole }) }),
+      // Its cards stay in the game for whoever wins next.
+      leaves: (play, state, seat) => {
+        const stake = [...state.stake, ...(state.stacks[seat] ?? []), ...(state.turned[seat] ?? [])];
+        const without = (piles: Lies['stacks']) => piles.map((pile, hand) => (hand === seat ? [] : pile));
+        const toSay = state.toSay.filter((hand) => hand !== seat);
+        const gone = { stake, stacks: without(state.stacks), turned: without(state.turned), toSay };
+        const step = { ...gone, says: state.says };
+        if (seatsIn(play, state).length === 1)
+          return { ...step, toSay: [], next: { over: say('oneSeatLeft') } };
+        if (state.asking?.asked.seat === seat) return goOn(play, { ...state, ...gone }, step);
+        return { ...step, next: state.stage === 'open' ? 'again' : 'stay' };
+      },
+    }),
+    shake: (_play, state, random) => ({
+      ...state,
+      stacks: state.stacks.map((stack) => shuffled(stack, random)),
+    }),
+    scene: (play, state) => ({
+      ...emptyScene,
+      rows: Array.from({ length: handsOf(play) }, (_, hand) => ({
+        name: say('hand', { hand, seats: play.seats }),
+        seat: hand < play.seats ? hand : null,
+        // Turned when its seat is to say it: who sees their cards while another speaks has begun before the clock.
+        cards: faces(play, state.turned[hand] ?? []).map((card) =>
+          state.toSay.includes(hand) ? { ...card, rank: null, worth: null } : card,
+        ),
+      })),
+      totals: state.won.map((cards, hand) => ({
+        name: say('hand', { hand, seats: play.seats }),
+        value: cards.length,
+      })),
+    }),
+    scores: (play, state) => state.won.slice(0, play.seats).map((cards) => cards.length),
+    best: () => null,
+  };
+}
+
+/** What was said, and what it came to. */
+const after = ({ says }: Change<Lies>, came: Sentence): Words =>
+  typeof says === 'string' ? came : sentences(says, came);
+
+/** Alone, the pack has a hand of its own, whose facts the player says too. */
+const handsOf = (play: Pick<Play<unknown>, 'seats'>): number => Math.max(2, play.seats);
+const handsIn = (play: Play<unknown>, state: CompareState): number[] =>
+  play.seats === 1 ? [0, 1] : seatsIn(play, state);
+const seatOf = (play: Pick<Play<unknown>, 'seats'>, hand: number): number => Math.min(hand, play.seats - 1);
+const none = (hands: number): readonly number[][] => Array.from({ length: hands }, () => []);
+
+function cardsOf(play: Play<CompareRules>, ids: readonly number[]): Card[] {
+  const pack = packInPlay(play, handsOf(play));
+  return ids.map((id) => pack[id] as Card);
+}
+const faces = (play: Play<CompareRules>, ids: readonly number[]): SceneCard[] =>
+  cardsOf(play, ids).map(({ id, rank, colour, worth }) => ({ id, rank, colour, worth }));
+
+/** The pack dealt out; or each hand's own, shuffled, all as long as the shortest. */
+function layOut(play: Play<CompareRules>) {
+  const hands = handsOf(play);
+  const empty = { turned: none(hands), won: none(hands), toSay: [] };
+  if (play.packs) {
+    const own = Array.from({ length: hands }, (_, hand) =>
+      shuffledIds(packOfSeat(play, hand), chanceOf(play, { draws: hand })),
+    );
+    const least = Math.min(...own.map((ids) => ids.length));
+    return {
+      ...empty,
+      draws: hands,
+      says: say('ownPacks'),
+      stacks: own.map((ids) => ids.slice(0, least)),
+      stake: [],
+    };
+  }
+  const ids = shuffledIds(packOf(play.rules.recipe), chanceOf(play, { draws: 0 }));
+  const each = Math.floor(ids.length / hands);
+  return {
+    ...empty,
+    draws: 1,
+    says: say('dealtOut'),
+    stacks: none(hands).map((_, hand) => ids.slice(hand * each, (hand + 1) * each)),
+    // What cannot be dealt evenly goes to the first winner.
+    stake: ids.slice(each * hands),
+  };
+}
+
+/** The cards that still lie there are shared, one each in turn; the rest of the stacks stay with their hands. */
+function finish(play: Play<unknown>, state: CompareState, step: Change<Lies>): Step<Lies> {
+  const hands = handsIn(play, state);
+  const share = (hand: number) => state.stake.filter((_, at) => hands[at % hands.length] === hand);
+  const won = state.won.map((cards, hand) => [...cards, ...(state.stacks[hand] ?? []), ...share(hand)]);
+  return {
+    ...step,
+    won,
+    stacks: none(handsOf(play)),
+    stake: [],
+    toSay: [],
+    next: { over: say('packOut') },
+  };
+}
