@@ -1,5 +1,5 @@
 import { addThenTimes } from './addThenTimes.ts';
-import { bondHunt } from './bondHunt.ts';
+import { bondHunt } from './shelf/partners/bondHunt.ts';
 import { coverTheBoard } from './coverTheBoard.ts';
 import { factLine } from './shelf/boards/factLine.ts';
 import { fillTheField } from './fillTheField.ts';

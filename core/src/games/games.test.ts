@@ -8,7 +8,7 @@ import { isSkillKey } from '../facts/skill.ts';
 import { allRolls } from '../materials/dice.ts';
 import { packOf } from '../materials/pack.ts';
 import { createRandom, type RandomSource } from '../random/random.ts';
-import type { BondState } from './bondHunt.ts';
+import type { PartnerState } from './bodies/partners.ts';
 import { findGame, games, type AnyGame } from './catalogue.ts';
 import { firstClaim, tieMs } from './claims.ts';
 import { boardNumbers, type CoverRules } from './coverTheBoard.ts';
@@ -96,7 +96,7 @@ const cardsIn: Readonly<Record<string, (state: never) => readonly (string | numb
     ...state.won.flat(),
   ],
   'under-the-line': (state: LineState) => [...state.pile, ...state.gone, ...state.hands.flat()],
-  'bond-hunt': (state: BondState) => [...state.places.filter((id) => id !== null), ...state.taken.flat()],
+  'bond-hunt': (state: PartnerState) => [...state.places.filter((id) => id !== null), ...state.taken.flat()],
   'true-lines': (state: TrueState) => [...state.pile, ...state.hands.flat(), ...state.board],
   'into-the-middle': (state: MiddleState) => [
     ...state.pile,

@@ -86,6 +86,19 @@ export const english = {
   open: (_: None) => 'Open',
   fromTheTop: (_: None) => 'From the top',
 
+  // Partners.
+  turnOne: ({ total }: { readonly total: number }) => `Turn a card; the total is ${total}.`,
+  turnAnother: (_: None) => 'Turn another.',
+  turnThemBack: (_: None) => 'Everyone looks. Turn them back.',
+  turnedBack: (_: None) => 'Turned back.',
+  aCard: ({ worth }: { readonly worth: number }) => `A ${worth}.`,
+  keeps: ({ seat }: Seat, who: Who) => `${who(seat)} keeps them.`,
+  nothingMakes: ({ total }: { readonly total: number }) => `Nothing that is left makes ${total}.`,
+  allFound: (_: None) => 'All are found.',
+  rowCard: ({ row, card }: { readonly row: number; readonly card: number }) => `Row ${row}, card ${card}`,
+  theCards: (_: None) => 'The cards',
+  faceDownRows: ({ across }: { readonly across: number }) => `Face down in rows of ${across}, from the left`,
+
   // Compared.
   hand: (at: Hand, who: Who) => handText(at, who),
   stackOf: (at: Hand, who: Who) => `Stack of ${handText(at, who).replace(/^The /, 'the ')}, from the top`,
