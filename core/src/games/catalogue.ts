@@ -1,8 +1,8 @@
-import { addThenTimes } from './addThenTimes.ts';
+import { addThenTimes } from './shelf/make/addThenTimes.ts';
 import { bondHunt } from './shelf/partners/bondHunt.ts';
 import { coverTheBoard } from './coverTheBoard.ts';
 import { factLine } from './shelf/boards/factLine.ts';
-import { fillTheField } from './fillTheField.ts';
+import { fillTheField } from './shelf/totals/fillTheField.ts';
 import { firstVoice } from './shelf/first/firstVoice.ts';
 import { turnabout } from './shelf/first/turnabout.ts';
 import type { Game, GameState } from './game.ts';

@@ -37,6 +37,16 @@ export type Place =
   | { readonly plot: Plot }
   | { readonly total: number };
 
+/** A claim that does not hold, as it goes on record. */
+export interface FalseClaim {
+  readonly item: Item;
+  /** "64 from 2, 6, 4". */
+  readonly shown: string;
+  /** What is right; empty: nothing is. */
+  readonly answer: string;
+  readonly given: string;
+}
+
 /** One thing a seat may choose. */
 export interface Choice {
   /** Names it among the choices of its turn; stored with the move. */
@@ -47,6 +57,8 @@ export interface Choice {
   readonly veiled?: true;
   /** The fact it shows that the child can do, without a clock. */
   readonly fact?: FactKey;
+  /** It claims what does not hold: what goes on record as missed. Not shown before. */
+  readonly claim?: FalseClaim;
 }
 
 /** What the table waits for. */

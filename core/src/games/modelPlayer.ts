@@ -57,7 +57,15 @@ export function modelMove<R, S extends GameState>(
     case 'line': {
       const best = random.unit() < playerOf(need.seat).sees ? game.best(play, state)?.move : null;
       if (best) return best;
-      const moves = legalMoves(game, play, state);
+      // Now and then somebody claims what does not hold.
+      const claims = need.kind === 'choose' && need.choices.some((one) => one.claim);
+      const holds = !claims || random.unit() < 0.9;
+      const moves = legalMoves(game, play, state).filter(
+        (move) =>
+          !claims ||
+          (move.kind === 'choose' &&
+            (need.choices.find((one) => one.key === move.key)?.claim === undefined) === holds),
+      );
       return moves[random.int(0, moves.length - 1)];
     }
   }

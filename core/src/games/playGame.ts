@@ -145,6 +145,8 @@ export interface Evidence {
   /** As it was asked: "7 × 8". */
   readonly shown: string;
   readonly answer: string;
+  /** What was claimed, where that is known from the move. */
+  readonly given?: string;
   readonly timed: boolean;
   readonly right: boolean;
   /** Shown by a line that was right as a whole; not judged by itself. */
@@ -168,7 +170,8 @@ export function evidenceOf<R, S extends GameState>(
     ];
   }
   if (move.kind === 'choose' && need.kind === 'choose') {
-    const fact = need.choices.find(({ key }) => key === move.key)?.fact;
+    const { fact, claim } = need.choices.find(({ key }) => key === move.key) ?? {};
+    if (claim) return [{ ...claim, seat: move.seat, timed: false, right: false }];
     return fact === undefined ? [] : [shownFact(move.seat, fact)];
   }
   if (move.kind === 'line' && need.kind === 'line') {

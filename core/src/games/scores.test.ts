@@ -2,7 +2,7 @@ import { evaluate } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { packOf } from '../materials/pack.ts';
 import { createRandom } from '../random/random.ts';
-import type { AddTimesRules } from './addThenTimes.ts';
+import type { AddTimesRules } from './shelf/make/addThenTimes.ts';
 import { games, type AnyGame } from './catalogue.ts';
 import type { FirstToSayRules } from './bodies/firstToSay.ts';
 import type { Move, Need, Play, Scene } from './game.ts';
@@ -327,7 +327,7 @@ const reckon: Readonly<Record<string, (table: Table) => number[]>> = {
       give(areas, seat, Number(asked.split(' = ')[1]));
     }
     const { rows = 0, cols = 0 } = table.endScene.field ?? {};
-    const left = table.endScene.totals.find((one) => one.name === 'Left')?.value ?? NaN;
+    const left = table.endScene.totals.find((one) => tell(one.name) === 'Left')?.value ?? NaN;
     expect(areas.reduce((a, b) => a + b, 0) + left).toBe(rows * cols);
     return areas;
   },

@@ -1,4 +1,5 @@
 import type { Play } from './game.ts';
+import { say, type Sentence } from './tell/sentence.ts';
 
 /** One entry for each seat against one another; one for all where they play together. */
 export const scoreCount = (play: Pick<Play<unknown>, 'against' | 'seats'>): number =>
@@ -19,6 +20,14 @@ export const marksBySeat = (
   play: Pick<Play<unknown>, 'seats'>,
   marks: readonly (number | null)[],
 ): number[] => Array.from({ length: play.seats }, (_, seat) => marks.filter((mark) => mark === seat).length);
+
+/** Totals with the names they stand under; `together` where everyone shares one. */
+export const namedTotals = (
+  play: Pick<Play<unknown>, 'against'>,
+  totals: readonly number[],
+  together: Sentence,
+): { readonly name: Sentence; readonly value: number }[] =>
+  totals.map((value, seat) => ({ name: play.against ? say('seat', { seat }) : together, value }));
 
 /** Scores with the names they stand under on the table; `together` where everyone shares one. */
 export const namedScores = (

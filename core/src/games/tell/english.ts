@@ -9,6 +9,20 @@ interface Shown {
   readonly shown: string;
 }
 
+interface Factors {
+  readonly a: number;
+  readonly b: number;
+}
+/** An array as it lies on a field. */
+interface Plot {
+  readonly row: number;
+  readonly col: number;
+  readonly rows: number;
+  readonly cols: number;
+}
+const arrayAt = ({ row, col, rows, cols }: Plot) =>
+  `${rows} rows of ${cols} from row ${row + 1}, column ${col + 1}`;
+
 /** A hand of cards: that of a seat, or (alone at the table) the pack's own. */
 interface Hand {
   readonly hand: number;
@@ -85,6 +99,26 @@ export const english = {
   packOut: (_: None) => 'The pack is out.',
   open: (_: None) => 'Open',
   fromTheTop: (_: None) => 'From the top',
+
+  // Lines and arrays.
+  theRoll: ({ roll }: { readonly roll: readonly number[] }) => `${roll.join(', ')}.`,
+  whichLine: (_: None) => 'Which line?',
+  targetReached: ({ total }: { readonly total: number }) => `${total}: the target is reached.`,
+  array: ({ a, b }: Factors) => `${a} × ${b}.`,
+  layArray: ({ a, b }: Factors) => `Lay ${a} × ${b}.`,
+  fitsNowhere: ({ a, b }: Factors) => `${a} × ${b} fits nowhere: the turn passes on.`,
+  fitsNot: ({ a, b }: Factors) => `${a} × ${b} fits nowhere.`,
+  noRoom: (_: None) => 'No room: the turn passes on.',
+  everyonePassed: (_: None) => 'Everyone has passed.',
+  arrayAt: (plot: Plot) => arrayAt(plot),
+  split: ({ a, b, part }: Factors & { readonly part: number }) =>
+    `Split ${a} × ${b} into ${a} × ${b - part} and ${a} × ${part}`,
+  arrayInTwo: ({ a, b }: Factors) => `${a} × ${b} in two.`,
+  leavesRoom: (plot: Plot) => `${arrayAt(plot)}: it leaves the most room together.`,
+  squaresLeft: ({ left }: { readonly left: number }) => `${left} squares are left.`,
+  fieldFull: (_: None) => 'The field is full.',
+  filled: (_: None) => 'Filled',
+  left: (_: None) => 'Left',
 
   // Partners.
   turnOne: ({ total }: { readonly total: number }) => `Turn a card; the total is ${total}.`,

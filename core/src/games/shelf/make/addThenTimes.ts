@@ -1,20 +1,12 @@
-import { answerOf, factKey, factText, type Fact, type FactKey } from '../facts/fact.ts';
-import { isOnMap, skillItem } from '../facts/item.ts';
-import type { DieSides } from '../materials/dice.ts';
-import {
-  emptyScene,
-  type Choice,
-  type Game,
-  type GameState,
-  type Move,
-  type Play,
-  type Asking,
-} from './game.ts';
-import { answerAsking, ask, askingSays } from './asking.ts';
-import { nextSeat } from './playGame.ts';
-import { freshState, nothingHidden, rolled } from './rolled.ts';
-import { namedScores, scoreCount, scoreOf } from './scoring.ts';
-import { numberSetting, oneSetting } from './setting.ts';
+import { answerOf, factKey, factText, type Fact, type FactKey } from '../../../facts/fact.ts';
+import { isOnMap, skillItem } from '../../../facts/item.ts';
+import type { DieSides } from '../../../materials/dice.ts';
+import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
+import { emptyScene, type Asked, type Game } from '../../game.ts';
+import { nothingHidden } from '../../rolled.ts';
+import { namedTotals, scoreCount, scoreOf } from '../../scoring.ts';
+import { numberSetting, oneSetting } from '../../setting.ts';
+import { say } from '../../tell/sentence.ts';
 
 export interface AddTimesRules {
   readonly dice: readonly DieSides[];
@@ -23,18 +15,14 @@ export interface AddTimesRules {
   readonly target: number;
 }
 
-export interface AddTimesState extends GameState {
+interface Lies {
   readonly totals: readonly number[];
   readonly roll: readonly number[] | null;
-  /** The line chosen, to be said. */
-  readonly asking: Asking | null;
-  readonly chosen: number;
-  readonly turns: number;
 }
 
 const three: readonly DieSides[] = [6, 6, 6];
 
-export const addThenTimes: Game<AddTimesRules, AddTimesState> = {
+export const addThenTimes: Game<AddTimesRules, ChoosingState & Lies> = {
   id: 'add-then-times',
   name: 'Add then times',
   family: 'make',
@@ -79,26 +67,38 @@ export const addThenTimes: Game<AddTimesRules, AddTimesState> = {
   ],
   operations: ({ first }) => (first === null ? ['mul'] : [first, 'mul']),
   materials: ({ dice, target }) => ({ pack: null, dice, others: [`paper for the totals to ${target}`] }),
-  setUp: (play) => ({
-    ...freshState,
-    totals: Array<number>(scoreCount(play)).fill(0),
-    roll: null,
-    asking: null,
-    chosen: 0,
-    turns: 0,
+  ...choosing<AddTimesRules, Lies>({
+    lay: (play) => ({ totals: Array<number>(scoreCount(play)).fill(0), roll: null }),
+    opens: (play) => ({ kind: 'roll', dice: play.rules.dice }),
+    opened: (_play, _state, roll) => ({ roll, says: say('theRoll', { roll }) }),
+    asksWhich: () => say('whichLine'),
+    options: (play, { roll, turn }) =>
+      linesOf(play.rules, roll ?? []).map((line): Option => {
+        const text = say('square', { text: line.shown });
+        return { key: line.shown, says: text, asks: [asked(turn, line)] };
+      }),
+    // Where there is nothing to choose, the product is asked at once.
+    oneIsDone: true,
+    none: (_play, state) => ({ says: state.says, next: 'pass' }),
+    takes: (play, state, { key }, { by, whole }) => {
+      const value = linesOf(play.rules, state.roll ?? []).find((one) => one.shown === key)?.value ?? 0;
+      const own = scoreOf(play, by);
+      const totals = state.totals.map((total, at) => (at === own ? total + value : total));
+      const total = totals[own] as number;
+      return {
+        totals,
+        roll: null,
+        says: say('whole', { whole }),
+        next: total >= play.rules.target ? { over: say('targetReached', { total }) } : 'pass',
+      };
+    },
+    unsaid: (_play, _state, _option, whole) => ({ roll: null, says: say('whole', { whole }), next: 'pass' }),
   }),
-  need: (play, state) => {
-    if (state.asking) return { kind: 'say', asked: state.asking.asked, says: askingSays(state.asking) };
-    if (state.roll === null)
-      return { kind: 'roll', seat: state.turn, dice: play.rules.dice, says: 'Roll the dice.' };
-    return { kind: 'choose', seat: state.turn, says: 'Which line?', choices: choicesOf(play, state) };
-  },
-  act,
   shake: nothingHidden,
   scene: (play, state) => ({
     ...emptyScene,
     dice: state.roll ?? [],
-    totals: namedScores(play, state.totals, 'Together'),
+    totals: namedTotals(play, state.totals, say('together')),
     target: play.rules.target,
   }),
   scores: (_play, state) => state.totals,
@@ -107,7 +107,7 @@ export const addThenTimes: Game<AddTimesRules, AddTimesState> = {
     const [best] = linesOf(play.rules, state.roll).sort((a, b) => b.value - a.value);
     return best
       ? {
-          says: `${best.shown} = ${best.value}`,
+          says: say('square', { text: `${best.shown} = ${best.value}` }),
           worked: [...best.steps],
           move: { kind: 'choose', seat: state.turn, key: best.shown },
         }
@@ -149,66 +149,10 @@ export function linesOf(rules: AddTimesRules, roll: readonly number[]): RollLine
   return [...lines.values()];
 }
 
-const choicesOf = (play: Play<AddTimesRules>, state: AddTimesState): Choice[] =>
-  linesOf(play.rules, state.roll ?? []).map(({ shown }) => ({ key: shown, says: shown }));
-
 /** A line to be said. One of two steps shows both of its facts, but its time is that of the whole. */
-function asked(state: AddTimesState, line: RollLine): AddTimesState {
-  const answer = String(line.value);
-  return {
-    ...state,
-    chosen: line.value,
-    asking: ask({
-      seat: state.turn,
-      ...(line.steps.length > 1
-        ? { item: skillItem('chain'), steps: line.facts, untimed: true }
-        : { item: line.facts[0] ? { kind: 'fact', key: line.facts[0] } : skillItem('line:mul') }),
-      shown: line.shown,
-      answer,
-      whole: `${line.shown} = ${answer}`,
-    }),
-  };
-}
-
-function act(play: Play<AddTimesRules>, state: AddTimesState, move: Move): AddTimesState {
-  switch (move.kind) {
-    case 'roll': {
-      const roll = rolled(play, state, move, play.rules.dice);
-      const next = {
-        ...state,
-        roll,
-        draws: state.draws + 1,
-        turns: state.turns + 1,
-        says: `${roll.join(', ')}.`,
-      };
-      const [line, ...others] = linesOf(play.rules, roll);
-      // Where there is nothing to choose, the product is asked at once.
-      return line && others.length === 0 ? asked(next, line) : next;
-    }
-    case 'choose':
-      return asked(
-        state,
-        linesOf(play.rules, state.roll ?? []).find((one) => one.shown === move.key) as RollLine,
-      );
-    case 'said': {
-      const asking = state.asking as Asking;
-      const found = answerAsking(play, state, asking, move);
-      if (found.kind === 'again') return { ...state, asking: found.asking };
-      const by = found.kind === 'said' ? scoreOf(play, found.by) : null;
-      const totals = state.totals.map((total, at) => (at === by ? total + state.chosen : total));
-      const next = { ...state, totals, asking: null, roll: null, says: `${asking.asked.whole}.` };
-      if (by !== null && (totals[by] as number) >= play.rules.target)
-        return { ...next, over: `${totals[by]}: the target is reached.` };
-      return { ...next, turn: nextSeat(play, state, state.turn) };
-    }
-    case 'calm':
-    case 'claim':
-    case 'go':
-    case 'leave':
-    case 'line':
-    case 'pass':
-    case 'signal':
-    case 'stop':
-      return state;
-  }
+function asked(seat: number, { shown, value, facts, steps }: RollLine): Asked {
+  const [fact] = facts;
+  const told = { seat, shown, answer: String(value), whole: `${shown} = ${value}` };
+  if (steps.length > 1) return { ...told, item: skillItem('chain'), steps: facts, untimed: true };
+  return { ...told, item: fact === undefined ? skillItem('line:mul') : { kind: 'fact', key: fact } };
 }

@@ -1,0 +1,111 @@
+import type { Asked, Choice, Game, Play } from '../game.ts';
+import type { Words } from '../tell/sentence.ts';
+import { turnsOf, type Opening, type Step, type TurnRules, type TurnState } from './turns.ts';
+
+/** Something that may be chosen, and what is said before it takes effect: choosing alone proves nothing. */
+export interface Option extends Choice {
+  /** What is said, one after another; nothing where nothing is to be worked out. */
+  readonly asks?: readonly Asked[];
+}
+
+export type ChoosingState = TurnState & {
+  /** What was chosen and is being said. */
+  readonly chosen: string | null;
+};
+
+/** A game in which something is chosen, said, and only then done. */
+export interface Choosing<R, T> {
+  readonly lay: TurnRules<R, T>['lay'];
+  /** What opens a turn; left out: it is chosen at once. */
+  readonly opens?: (play: Play<R>, state: ChoosingState & T) => Opening;
+  /** After a roll or a turned card; what comes next is to choose, unless it says otherwise. */
+  readonly opened?: (
+    play: Play<R>,
+    state: ChoosingState & T,
+    shown: readonly number[],
+  ) => Omit<Step<T>, 'next'> & { readonly says: Words; readonly next?: Step<T>['next'] };
+  readonly asksWhich: (play: Play<R>, state: ChoosingState & T) => Words;
+  /** How it is chosen, where it is not pressed where it lies. */
+  readonly by?: 'cards' | 'places' | 'text';
+  readonly options: (play: Play<R>, state: ChoosingState & T) => readonly Option[];
+  /** Where there is one thing to do it need not be chosen. */
+  readonly oneIsDone?: true;
+  /** Nothing may be chosen. */
+  readonly none: (play: Play<R>, state: ChoosingState & T) => Step<T>;
+  /** What was chosen and said takes effect; `by`: who said it. */
+  readonly takes: (
+    play: Play<R>,
+    state: ChoosingState & T,
+    option: Option,
+    said: { readonly by: number; readonly whole: string },
+  ) => Step<T>;
+  /** What was chosen was said by nobody. */
+  readonly unsaid: (play: Play<R>, state: ChoosingState & T, option: Option, whole: string) => Step<T>;
+  /** A claim that does not hold was made. */
+  readonly fails?: (play: Play<R>, state: ChoosingState & T, option: Option) => Step<T>;
+  readonly leaves?: (play: Play<R>, state: ChoosingState & T, seat: number) => Step<T> | null;
+}
+
+/** The part of a game in which something is chosen and said before it is done. */
+export function choosing<R, T extends object>(
+  game: Choosing<R, T>,
+): Pick<Game<R, ChoosingState & T>, 'setUp' | 'need' | 'act' | 'leaves'> {
+  type Own = T & { readonly chosen: string | null };
+  type S = ChoosingState & T;
+  const optionOf = (play: Play<R>, state: S, key: string) =>
+    game.options(play, state).find((one) => one.key === key) as Option;
+
+  /** The chosen stands on the table, and is said; where nothing is to be said it is done at once. */
+  const choose = (play: Play<R>, state: S, option: Option, change: object, says: Words): Step<Own> => {
+    if (option.claim && game.fails)
+      return { ...change, ...game.fails(play, state, option) } as unknown as Step<Own>;
+    const [first, ...others] = option.asks ?? [];
+    if (first === undefined)
+      return {
+        ...change,
+        ...game.takes(play, state, option, { by: state.turn, whole: '' }),
+      } as unknown as Step<Own>;
+    return { ...change, chosen: option.key, says, next: { ask: [first, ...others] } } as unknown as Step<Own>;
+  };
+  /** On to choosing: what there is to choose, or what comes where there is nothing. */
+  const toChoose = (play: Play<R>, state: S, change: object, says: Words): Step<Own> => {
+    const now = { ...state, ...change, says } as S;
+    const options = game.options(play, now);
+    const [only, ...more] = options;
+    if (only === undefined) return { ...change, ...game.none(play, now) } as unknown as Step<Own>;
+    if (game.oneIsDone && more.length === 0) return choose(play, now, only, change, says);
+    return { ...change, says, next: 'choose' } as unknown as Step<Own>;
+  };
+
+  return turnsOf<R, Own>({
+    lay: (play) => ({ chosen: null, ...game.lay(play) }) as ReturnType<TurnRules<R, Own>['lay']>,
+    opens: (play, state) => game.opens?.(play, state) ?? { kind: 'none', next: 'choose' },
+    opened: (play, state, shown) => {
+      const { next, says, ...change } = must(game.opened)(play, state, shown);
+      return next === undefined
+        ? toChoose(play, state, change, says)
+        : ({ ...change, says, next } as unknown as Step<Own>);
+    },
+    choice: (play, state) => ({
+      says: game.asksWhich(play, state),
+      choices: game.options(play, state).map(({ asks: _asks, ...choice }) => choice),
+      ...(game.by ? { by: game.by } : {}),
+    }),
+    chosen: (play, state, { key }) => choose(play, state, optionOf(play, state, key), {}, state.says),
+    said: (play, state, { asked: { whole }, by, left }) => {
+      const option = optionOf(play, state, state.chosen as string);
+      if (by === null)
+        return { chosen: null, ...game.unsaid(play, state, option, whole) } as unknown as Step<Own>;
+      // What is left is said by whoever has taken it.
+      const [first, ...others] = left.map((one) => ({ ...one, seat: by }));
+      if (first) return { says: state.says, next: { ask: [first, ...others] } } as unknown as Step<Own>;
+      return { chosen: null, ...game.takes(play, state, option, { by, whole }) } as unknown as Step<Own>;
+    },
+    ...(game.leaves ? { leaves: game.leaves as TurnRules<R, Own>['leaves'] } : {}),
+  } as TurnRules<R, Own>) as Pick<Game<R, S>, 'setUp' | 'need' | 'act' | 'leaves'>;
+}
+
+function must<F>(hook: F | undefined): F {
+  if (hook === undefined) throw new Error('This game waits for something that it has no rule for.');
+  return hook;
+}
