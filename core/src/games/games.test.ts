@@ -11,11 +11,11 @@ import { createRandom, type RandomSource } from '../random/random.ts';
 import type { PartnerState } from './bodies/partners.ts';
 import { findGame, games, type AnyGame } from './catalogue.ts';
 import { firstClaim, tieMs } from './claims.ts';
-import { boardNumbers, type CoverRules } from './coverTheBoard.ts';
+import { boardNumbers, type CoverRules } from './shelf/make/coverTheBoard.ts';
 import type { FirstToSayState } from './bodies/firstToSay.ts';
 import { families, GameError, type GameState, type Move, type Play } from './game.ts';
 import type { MiddleState } from './intoTheMiddle.ts';
-import type { LampState } from './lamps.ts';
+import type { LampState } from './shelf/totals/lamps.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
 import type { CompareState } from './bodies/compare.ts';
 import { evidenceOf, legalMoves, moveTrouble, needOf, playMove, replay, seatsIn } from './playGame.ts';
@@ -221,7 +221,7 @@ describe('the shelf', () => {
     expect(refused({ kind: 'choose', seat: 0, key: '(9 + 9) × 9' }, rolled)).toBe(
       'That cannot be chosen now.',
     );
-    expect(game.best(play, rolled)?.says).toBe('(5 + 2) × 6 = 42');
+    expect(tell(game.best(play, rolled)?.says ?? '')).toBe('(5 + 2) × 6 = 42');
     expect(refused({ kind: 'stop' }, rolled)).toBe('played');
   });
 });
@@ -268,15 +268,26 @@ describe('Cover the board', () => {
       const play = playOf(game, nth, 1, false, 1);
       for (const shown of allRolls(one.dice)) {
         const need = needOf(game, play, playMove(game, play, game.setUp(play), { kind: 'roll', shown }));
+        const rolled = playMove(game, play, game.setUp(play), { kind: 'roll', shown });
         if (need.kind === 'choose')
-          for (const { key, says } of need.choices) {
+          for (const { key, claim } of need.choices) {
             if (key === 'pass') continue;
-            const number = numbers[Number(key)] as number;
-            const [left] = tell(says).split(' = ');
-            expect(
-              evaluate((left as string).replaceAll('×', '*').replaceAll('÷', '/').replaceAll('−', '-')),
-            ).toBe(number);
-            seen.add(number);
+            const number = numbers[Number(key.split(' ')[0])] as number;
+            const chosen = { kind: 'choose', seat: 0, key } as const;
+            const [kept] = evidenceOf(game, play, rolled, chosen);
+            const next = needOf(game, play, playMove(game, play, rolled, chosen));
+            // What is claimed and cannot be made is missed; what can is said before it is covered.
+            if (claim) expect(kept).toMatchObject({ right: false, given: String(number) });
+            else {
+              expect(kept).toBeUndefined();
+              const whole = next.kind === 'say' ? next.asked.whole : '';
+              const [left = '', made] = whole.split(' = ');
+              expect(evaluate(left.replaceAll('×', '*').replaceAll('÷', '/').replaceAll('−', '-'))).toBe(
+                number,
+              );
+              expect(made).toBe(String(number));
+              seen.add(number);
+            }
           }
       }
       expect([...seen].sort((a, b) => a - b)).toEqual(numbers);
@@ -367,6 +378,25 @@ describe('claims', () => {
     state = go(go(state, { kind: 'said', seat: 1, right: false }), { kind: 'said', seat: 0, right: false });
     expect(tell(state.says)).toMatch(/^\d+ \+ \d+ = \d+\. It lies there for the next\.$/);
     expect(state.lying).toBe(2);
+  });
+});
+
+describe('the signal of Turnabout', () => {
+  it('changes the sign of what lies open already, and of all that comes', () => {
+    const game = findGame('turnabout') as AnyGame;
+    const play = playOf(game, 0, 2, true, 4);
+    const turned = playMove(game, play, game.setUp(play), { kind: 'go' });
+    const shownOf = (state: GameState) => {
+      const need = needOf(game, play, state);
+      return need.kind === 'claim' || need.kind === 'say' ? need.asked.shown : '';
+    };
+    expect(shownOf(turned)).toContain('+');
+    const after = playMove(game, play, turned, { kind: 'signal', operation: 'sub' });
+    expect(shownOf(after)).toContain('−');
+    const claimed = playMove(game, play, after, { kind: 'claim', seat: 1 });
+    expect(shownOf(claimed)).toContain('−');
+    const lies = playMove(game, play, after, { kind: 'claim', seat: null });
+    expect(shownOf(playMove(game, play, lies, { kind: 'go' }))).toContain('−');
   });
 });
 

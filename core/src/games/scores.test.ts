@@ -233,26 +233,31 @@ function twoToHold(table: Table): number[] {
   return held;
 }
 
+/** Each line said begins at the total that all share; what nobody could say changes nothing. */
 function lamps(table: Table): number[] {
   const lit = new Set<number>();
   const carried = nothing(table);
   const gone = new Set<number>();
   let total = 0;
-  for (const { need, move } of table.seen) {
-    if (move.kind !== 'choose' || need.kind !== 'choose') continue;
-    const says = tell(need.choices.find((one) => one.key === move.key)?.says ?? '');
-    if (!says.includes('=')) continue;
-    const [line = '', next = ''] = says.split(' = ');
-    // Each line begins at the total that all share.
-    expect(valueOf(line.replace(/^.*: /, ''))).toBe(Number(next));
-    total = Number(next);
+  for (const { asked, by, at } of saidOf(table)) {
+    const [line = '', result] = asked.split(' = ');
+    expect(valueOf(line)).toBe(Number(result));
+    const [left, right] = numbersOf(line);
+    // What is missing to a hundred is taken from it.
+    expect(left === total || (left === 100 && right === total)).toBe(true);
+    const kept = table.seen[at]?.scene.totals[0];
+    expect(kept?.value).toBe(total);
+    if (by === null || Number(result) === total) continue;
+    total = Number(result);
     if (total === 0 || total % 10 !== 0) continue;
     if (!lit.has(total)) lit.add(total);
     else if (!gone.has(total)) {
       gone.add(total);
-      give(carried, move.seat, 1);
+      give(carried, by, 1);
     }
   }
+  expect(total).toBe(0);
+  expect(gone.size).toBeGreaterThan(0);
   return carried;
 }
 
@@ -290,7 +295,17 @@ const reckon: Readonly<Record<string, (table: Table) => number[]>> = {
     return won;
   },
   'hundred-sweep': marked((key) => /^\d+$/.test(key)),
-  'cover-the-board': marked((key) => /^\d+$/.test(key)),
+  // A square is covered when what makes it was said; choosing it alone covers nothing.
+  'cover-the-board': (table) => {
+    const covered = nothing(table);
+    for (const { asked, by, before } of saidOf(table)) {
+      const [line = '', number = line] = asked.split(' = ');
+      expect(valueOf(line)).toBe(Number(number));
+      expect(before?.move.kind === 'choose' && before.move.key.endsWith(` ${number}`)).toBe(true);
+      if (by !== null) give(covered, by, 1);
+    }
+    return covered;
+  },
   'add-then-times': (table) => {
     const totals = nothing(table);
     for (const { asked, by } of saidOf(table)) {
@@ -305,16 +320,26 @@ const reckon: Readonly<Record<string, (table: Table) => number[]>> = {
   },
   'fact-line': factLine,
   'two-to-hold': twoToHold,
+  // The double or the half is said first, and then the new total, from one's own.
   'stretch-or-fold': (table) => {
     const totals = Array<number>(table.play.against ? table.play.seats : 1).fill(0);
-    for (const { move, scene } of table.seen) {
-      if (move.kind !== 'choose') continue;
-      const own = table.play.against ? move.seat : 0;
-      const more = Number(move.key) - (totals[own] as number);
-      const [die = 0] = scene.dice;
-      expect([2 * die, die / 2]).toContain(more);
-      totals[own] = Number(move.key);
-      expect(totals[own]).toBeLessThanOrEqual(table.endScene.target ?? 0);
+    for (const { asked, by, at } of saidOf(table)) {
+      const [line = '', answer] = asked.split(' = ');
+      expect(valueOf(line)).toBe(Number(answer));
+      const [left, right] = numbersOf(line);
+      const [die = 0] = table.seen[at]?.scene.dice ?? [];
+      if (!line.includes('+')) {
+        expect([`2 × ${die}`, `${die} ÷ 2`]).toContain(line);
+        continue;
+      }
+      expect([2 * die, die / 2]).toContain(right);
+      if (by === null) continue;
+      const own = table.play.against ? by : 0;
+      const now = totals[own] as number;
+      // Taken over by another the roll is added to their own total, where it is not too far.
+      const taken = now + (right as number) <= (table.endScene.target ?? 0);
+      if (taken) totals[own] = now + (right as number);
+      if (now === left) expect(totals[own]).toBe(Number(answer));
     }
     if (!table.play.against) return totals;
     return totals.map((total) => (total === table.endScene.target ? 1 : 0));

@@ -9,8 +9,9 @@ export interface Option extends Choice {
 }
 
 export type ChoosingState = TurnState & {
-  /** What was chosen and is being said. */
+  /** What was chosen and is being said, and the seat that chose it. */
   readonly chosen: string | null;
+  readonly chooser: number | null;
 };
 
 /** A game in which something is chosen, said, and only then done. */
@@ -41,6 +42,13 @@ export interface Choosing<R, T> {
   ) => Step<T>;
   /** What was chosen was said by nobody. */
   readonly unsaid: (play: Play<R>, state: ChoosingState & T, option: Option, whole: string) => Step<T>;
+  /** What is left to be said when another seat has taken it over; what the first was to say, where left out. */
+  readonly leftFor?: (
+    play: Play<R>,
+    state: ChoosingState & T,
+    option: Option,
+    by: number,
+  ) => readonly Asked[];
   /** A claim that does not hold was made. */
   readonly fails?: (play: Play<R>, state: ChoosingState & T, option: Option) => Step<T>;
   readonly leaves?: (play: Play<R>, state: ChoosingState & T, seat: number) => Step<T> | null;
@@ -50,7 +58,7 @@ export interface Choosing<R, T> {
 export function choosing<R, T extends object>(
   game: Choosing<R, T>,
 ): Pick<Game<R, ChoosingState & T>, 'setUp' | 'need' | 'act' | 'leaves'> {
-  type Own = T & { readonly chosen: string | null };
+  type Own = T & Pick<ChoosingState, 'chosen' | 'chooser'>;
   type S = ChoosingState & T;
   const optionOf = (play: Play<R>, state: S, key: string) =>
     game.options(play, state).find((one) => one.key === key) as Option;
@@ -65,7 +73,13 @@ export function choosing<R, T extends object>(
         ...change,
         ...game.takes(play, state, option, { by: state.turn, whole: '' }),
       } as unknown as Step<Own>;
-    return { ...change, chosen: option.key, says, next: { ask: [first, ...others] } } as unknown as Step<Own>;
+    return {
+      ...change,
+      chosen: option.key,
+      chooser: state.turn,
+      says,
+      next: { ask: [first, ...others] },
+    } as unknown as Step<Own>;
   };
   /** On to choosing: what there is to choose, or what comes where there is nothing. */
   const toChoose = (play: Play<R>, state: S, change: object, says: Words): Step<Own> => {
@@ -78,7 +92,8 @@ export function choosing<R, T extends object>(
   };
 
   return turnsOf<R, Own>({
-    lay: (play) => ({ chosen: null, ...game.lay(play) }) as ReturnType<TurnRules<R, Own>['lay']>,
+    lay: (play) =>
+      ({ chosen: null, chooser: null, ...game.lay(play) }) as ReturnType<TurnRules<R, Own>['lay']>,
     opens: (play, state) => game.opens?.(play, state) ?? { kind: 'none', next: 'choose' },
     opened: (play, state, shown) => {
       const { next, says, ...change } = must(game.opened)(play, state, shown);
@@ -97,11 +112,20 @@ export function choosing<R, T extends object>(
       if (by === null)
         return { chosen: null, ...game.unsaid(play, state, option, whole) } as unknown as Step<Own>;
       // What is left is said by whoever has taken it.
-      const [first, ...others] = left.map((one) => ({ ...one, seat: by }));
+      const taken =
+        by !== state.turn && left.length > 0 ? game.leftFor?.(play, state, option, by) : undefined;
+      const [first, ...others] = taken ?? left.map((one) => ({ ...one, seat: by }));
       if (first) return { says: state.says, next: { ask: [first, ...others] } } as unknown as Step<Own>;
       return { chosen: null, ...game.takes(play, state, option, { by, whole }) } as unknown as Step<Own>;
     },
-    ...(game.leaves ? { leaves: game.leaves as TurnRules<R, Own>['leaves'] } : {}),
+    leaves: (play, state, seat) => {
+      const own = game.leaves?.(play, state, seat);
+      if (own) return own as unknown as Step<Own>;
+      // What it was choosing, or what it chose, is chosen anew by whoever is at turn now.
+      return state.stage === 'choose' || (state.stage === 'say' && state.chooser === seat)
+        ? toChoose(play, state, { chosen: null }, state.says)
+        : null;
+    },
   } as TurnRules<R, Own>) as Pick<Game<R, S>, 'setUp' | 'need' | 'act' | 'leaves'>;
 }
 

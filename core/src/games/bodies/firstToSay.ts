@@ -110,7 +110,11 @@ export function firstToSay({ asks }: FirstToSay): Body {
         const says = sentences(say('whole', { whole }), say('takes', { seat: by, count: taken }));
         return ended(play, { ...state, lying: 0 }, { won, open: [], openIds: [], turn: by, says });
       },
-      signalled: (state, { operation }) => ({ ...state, operation, says: say('freeze') }),
+      // What lies open is asked with the new sign from now on.
+      signalled: (state, { operation }) => {
+        const { seat: _, ...claim } = asks(0, operation, state.open);
+        return { ...state, operation, claimed: state.claimed && claim, says: say('freeze') };
+      },
       leaves: (play, state) =>
         state.asking && state.out.includes(state.asking.asked.seat) ? letLie(play, state) : null,
     }),

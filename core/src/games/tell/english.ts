@@ -9,6 +9,23 @@ interface Shown {
   readonly shown: string;
 }
 
+interface Roll {
+  readonly roll: readonly number[];
+}
+const listText = (list: readonly number[]) =>
+  list.length < 2 ? list.join('') : `${list.slice(0, -1).join(', ')} and ${list.at(-1)}`;
+/** What a card makes of a total: a number's own line, or a special card's name with where it leads. */
+interface FromTo {
+  readonly card: string;
+  readonly from: number;
+  readonly to: number;
+}
+const fromToText = ({ card, from, to }: FromTo) =>
+  /^\d+$/.test(card)
+    ? `${from} ${to < from ? '−' : '+'} ${card} = ${to}`
+    : card === 'rest'
+      ? `${card}: the next player sits out`
+      : `${card}: from ${from} to ${to}`;
 interface Factors {
   readonly a: number;
   readonly b: number;
@@ -119,6 +136,61 @@ export const english = {
   fieldFull: (_: None) => 'The field is full.',
   filled: (_: None) => 'Filled',
   left: (_: None) => 'Left',
+
+  // Numbers made of dice.
+  rollAnd: ({ roll }: Roll) => `${listText(roll)}.`,
+  whichNumber: ({ roll }: Roll) => `${listText(roll)}: which number?`,
+  nothingToCover: (_: None) => 'Nothing to cover',
+  nothingOfRoll: ({ roll }: Roll) => `Nothing that ${listText(roll)} make is left: a spare is gone.`,
+  nothingLeftOf: ({ roll }: Roll) => `Nothing that ${listText(roll)} make is left.`,
+  notFromRoll: ({ number, roll }: Roll & { readonly number: number }) =>
+    `${number} cannot be made of ${listText(roll)}. Look again.`,
+  spareThere: ({ whole }: { readonly whole: string }) => `A spare is gone; ${whole} was there.`,
+  spareGone: (_: None) => 'Nothing is left of that: a spare is gone.',
+  sparesGone: (_: None) => 'The spares are gone.',
+  sparesOf: ({ seat }: Seat, who: Who) => `Spares of ${who(seat)}`,
+  spares: (_: None) => 'Spares',
+  allCovered: (_: None) => 'Every number is covered.',
+  theBoard: (_: None) => 'The board',
+  fewRolls: ({ whole }: { readonly whole: string }) => `${whole}: few rolls make it.`,
+
+  // Running totals.
+  stretchOrFold: ({ roll }: { readonly roll: number }) => `${roll}: stretch or fold?`,
+  stretch: ({ roll }: { readonly roll: number }) => `Stretch: double ${roll}`,
+  fold: ({ roll }: { readonly roll: number }) => `Fold: half of ${roll}`,
+  noMove: ({ roll }: { readonly roll: number }) => `A ${roll}: no move, the turn passes on.`,
+  addsOwn: ({ seat, add, total }: Seat & { readonly add: number; readonly total: number }, who: Who) =>
+    `${who(seat)} adds ${add}: ${total}.`,
+  tooFar: ({ seat }: Seat, who: Who) => `For ${who(seat)} that is too far.`,
+  exactly: ({ target, seat }: { readonly target: number; readonly seat: number | null }, who: Who) =>
+    `${target} exactly${seat === null ? '' : ` by ${who(seat)}`}.`,
+  turnsToGo: ({
+    how,
+    roll,
+    turns,
+  }: {
+    readonly how: 'stretch' | 'fold';
+    readonly roll: number;
+    readonly turns: number;
+  }) =>
+    `${how === 'stretch' ? `Stretch: double ${roll}` : `Fold: half of ${roll}`}: ${turns.toFixed(1)} turns to go on average.`,
+
+  // Lamps.
+  totalWhichCard: ({ total }: { readonly total: number }) => `The total is ${total}. Which card?`,
+  whichCard: (_: None) => 'Which card?',
+  lampCard: ({ card }: { readonly card: string }) => card,
+  lampCardSays: (at: FromTo) => `${fromToText(at)}.`,
+  lampLit: ({ ten }: { readonly ten: number }) => `The lamp of ${ten} is lit.`,
+  lampCarried: ({ ten, seat }: Seat & { readonly ten: number }, who: Who) =>
+    `${who(seat)} carries the lamp of ${ten} off.`,
+  lampToCarry: (at: FromTo) => `${fromToText(at)}: a lit lamp to carry off.`,
+  lampToLight: (at: FromTo) => `${fromToText(at)}: a lamp is lit.`,
+  upAgain: (_: None) => 'No lamp is carried off yet: up once more.',
+  downAtNothing: (_: None) => 'The total is down at 0.',
+  noOpenCard: (_: None) => 'No open card can be played.',
+  lamps: (_: None) => 'Lamps',
+  total: (_: None) => 'Total',
+  pileFromTop: (_: None) => 'The pile, from the top',
 
   // Partners.
   turnOne: ({ total }: { readonly total: number }) => `Turn a card; the total is ${total}.`,
