@@ -146,16 +146,24 @@ test('a game is paused, left, taken up where it stood after a reload, and offere
   await signIn(page);
   const pupil = await addPupil(page, { operation: 'add', setId: 'strategy/add/bonds-to-ten' });
   await beginGame(page, 'lamps', pupil, { second: null });
-  const cards = page.locator('.card-key');
-  await cards.first().click();
-  await cards.first().click();
+  // A card chosen proves nothing: what it makes is said, and only then it counts.
+  const value = page.locator('.game-total strong').first();
+  for (let turn = 0; turn < 2; turn += 1) {
+    const before = await value.innerText();
+    await page.locator('.card-key').first().click();
+    await expect(page.locator('[data-need="say"]')).toBeVisible();
+    await expect(value).toHaveText(before);
+    await painted(page);
+    await page.keyboard.press('ArrowRight');
+    await expect(page.locator('[data-need="choose"]')).toBeVisible();
+  }
   const total = await page.locator('.game-total strong').first().innerText();
   expect(Number(total)).toBeGreaterThan(0);
   await page.keyboard.press('p');
   await expect(page.getByText('A little pause.')).toBeVisible();
   await expect(page.locator('.game-field')).toHaveCount(0);
   await page.goto(`${house().base}/`);
-  await expect(page.getByText(/game of Lamps.* stands still after 2 moves/)).toBeVisible();
+  await expect(page.getByText(/game of Lamps.* stands still after 4 moves/)).toBeVisible();
   await page
     .getByText(/game of Lamps/)
     .locator('..')
@@ -168,7 +176,7 @@ test('a game is paused, left, taken up where it stood after a reload, and offere
   const playId = page.url().split('/').at(-1) as string;
   await page.getByRole('button', { name: 'End', exact: true }).click();
   const kept = await review(page, playId);
-  expect(kept.game?.moves).toHaveLength(1);
+  expect(kept.game?.moves).toHaveLength(3);
   // On the bead frame a fact is at most worked out: the aid is on record.
   expect(kept.answers.every((one) => one.aided && one.aid === 'beadFrame')).toBe(true);
   await deletePupil(page, pupil);
