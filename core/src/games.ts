@@ -10,6 +10,6 @@ export { tookSeat } from './games/looseGame.ts';
 export * from './games/modelPlayer.ts';
 export * from './games/playGame.ts';
 export * from './games/roles.ts';
-export { lookMs, sweepMs } from './games/hundredSweep.ts';
+export { lookMs, sweepMs } from './games/shelf/make/hundredSweep.ts';
 export * from './games/setting.ts';
 export { tell, type Words } from './games/tell/sentence.ts';

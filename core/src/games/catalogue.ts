@@ -6,7 +6,7 @@ import { fillTheField } from './shelf/totals/fillTheField.ts';
 import { firstVoice } from './shelf/first/firstVoice.ts';
 import { turnabout } from './shelf/first/turnabout.ts';
 import type { Game, GameState } from './game.ts';
-import { hundredSweep } from './hundredSweep.ts';
+import { hundredSweep } from './shelf/make/hundredSweep.ts';
 import { intoTheMiddle } from './intoTheMiddle.ts';
 import { lamps } from './shelf/totals/lamps.ts';
 import { outweigh } from './shelf/compare/outweigh.ts';

@@ -233,6 +233,18 @@ function twoToHold(table: Table): number[] {
   return held;
 }
 
+/** A square is marked when what makes it was said; choosing it alone marks nothing. */
+function marksMade(table: Table): number[] {
+  const made = nothing(table);
+  for (const { asked, by, before } of saidOf(table)) {
+    const [line = '', number = line] = asked.split(' = ');
+    expect(valueOf(line)).toBe(Number(number));
+    expect(before?.move.kind === 'choose' && before.move.key.split(' ').at(-1)).toBe(number);
+    if (by !== null) give(made, by, 1);
+  }
+  return made;
+}
+
 /** Each line said begins at the total that all share; what nobody could say changes nothing. */
 function lamps(table: Table): number[] {
   const lit = new Set<number>();
@@ -294,18 +306,8 @@ const reckon: Readonly<Record<string, (table: Table) => number[]>> = {
     }
     return won;
   },
-  'hundred-sweep': marked((key) => /^\d+$/.test(key)),
-  // A square is covered when what makes it was said; choosing it alone covers nothing.
-  'cover-the-board': (table) => {
-    const covered = nothing(table);
-    for (const { asked, by, before } of saidOf(table)) {
-      const [line = '', number = line] = asked.split(' = ');
-      expect(valueOf(line)).toBe(Number(number));
-      expect(before?.move.kind === 'choose' && before.move.key.endsWith(` ${number}`)).toBe(true);
-      if (by !== null) give(covered, by, 1);
-    }
-    return covered;
-  },
+  'hundred-sweep': marksMade,
+  'cover-the-board': marksMade,
   'add-then-times': (table) => {
     const totals = nothing(table);
     for (const { asked, by } of saidOf(table)) {

@@ -5,7 +5,7 @@ import { turnsOf, type Opening, type Step, type TurnRules, type TurnState } from
 /** Something that may be chosen, and what is said before it takes effect: choosing alone proves nothing. */
 export interface Option extends Choice {
   /** What is said, one after another; nothing where nothing is to be worked out. */
-  readonly asks?: readonly Asked[];
+  readonly asks?: () => readonly Asked[];
 }
 
 export type ChoosingState = TurnState & {
@@ -67,7 +67,7 @@ export function choosing<R, T extends object>(
   const choose = (play: Play<R>, state: S, option: Option, change: object, says: Words): Step<Own> => {
     if (option.claim && game.fails)
       return { ...change, ...game.fails(play, state, option) } as unknown as Step<Own>;
-    const [first, ...others] = option.asks ?? [];
+    const [first, ...others] = option.asks?.() ?? [];
     if (first === undefined)
       return {
         ...change,

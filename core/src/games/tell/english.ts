@@ -154,6 +154,21 @@ export const english = {
   theBoard: (_: None) => 'The board',
   fewRolls: ({ whole }: { readonly whole: string }) => `${whole}: few rolls make it.`,
 
+  markWhat: ({ roll }: Roll) => `${roll.join(', ')}: mark what they make.`,
+  sweepMissed: (_: None) => 'Sweep what was missed.',
+  sweepsNow: ({ seat }: Seat, who: Who) => `${who(seat)} sweeps what was missed.`,
+  done: (_: None) => 'Done',
+  rollAgain: (_: None) => 'Roll again',
+  rolledAgain: (_: None) => 'Rolled again.',
+  nextRoll: (_: None) => 'The next roll.',
+  roundsPlayed: ({ rounds }: { readonly rounds: number }) => `${rounds} rounds are played.`,
+  allMarked: (_: None) => 'Everything they make is marked.',
+  leftToMark: ({ numbers }: { readonly numbers: readonly number[] }) =>
+    `${numbers.length} ${numbers.length === 1 ? 'number is' : 'numbers are'} left to mark: ${numbers.join(', ')}.`,
+  hundredSquare: (_: None) => 'Hundred square',
+  strip: (_: None) => 'Strip',
+  marked: (_: None) => 'Marked',
+
   // Running totals.
   stretchOrFold: ({ roll }: { readonly roll: number }) => `${roll}: stretch or fold?`,
   stretch: ({ roll }: { readonly roll: number }) => `Stretch: double ${roll}`,

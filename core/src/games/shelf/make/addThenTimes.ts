@@ -75,7 +75,7 @@ export const addThenTimes: Game<AddTimesRules, ChoosingState & Lies> = {
     options: (play, { roll, turn }) =>
       linesOf(play.rules, roll ?? []).map((line): Option => {
         const text = say('square', { text: line.shown });
-        return { key: line.shown, says: text, asks: [asked(turn, line)] };
+        return { key: line.shown, says: text, asks: () => [asked(turn, line)] };
       }),
     // Where there is nothing to choose, the product is asked at once.
     oneIsDone: true,

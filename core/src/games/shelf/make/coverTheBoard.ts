@@ -166,7 +166,7 @@ function squareOf(
     says: say('square', { text: String(number) }),
     at: { square: at },
     veiled: true,
-    ...(asked ? { asks: [asked] } : { claim: notMade(making, number) }),
+    ...(asked ? { asks: () => [asked] } : { claim: notMade(making, number) }),
   };
 }
 

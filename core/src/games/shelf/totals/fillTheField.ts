@@ -185,7 +185,7 @@ function optionsOf(play: Play<FieldRules>, { lies, toLay, roll, turn }: Choosing
   if (!next) return [];
   const [a, b] = next;
   // The array lay open before it was laid.
-  const asks = [{ ...askCards(turn, 'mul', [a, b]), untimed: true as const }];
+  const asks = () => [{ ...askCards(turn, 'mul', [a, b]), untimed: true as const }];
   const places = placesFor(play, lies, a, b).map((plot) => ({
     key: keyOf(plot),
     says: say('arrayAt', plot),

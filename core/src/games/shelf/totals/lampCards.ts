@@ -86,7 +86,7 @@ export function afterCard(state: LampTotal, at: number): { readonly total: numbe
  * What is said when the open card at a place is played; undefined: nothing is to be worked out. `inHead`: the total is kept by the
  * child, and is not read off what is asked.
  */
-export function askAfter(inHead: boolean, seat: number, state: LampTotal, at: number): Asked | undefined {
+export function askAfter(inHead: boolean, seat: number, state: LampTotal, at: number): [Asked] | undefined {
   const card = state.open[at] as LampCard;
   const after = afterCard(state, at);
   if (!after || (card.kind === 'special' && card.special === 'rest')) return undefined;
@@ -98,21 +98,19 @@ export function askAfter(inHead: boolean, seat: number, state: LampTotal, at: nu
   const text = `${left} ${displaySigns[sign]} ${right}`;
   const told = { seat, whole: `${text} = ${to}`, untimed: true } as const;
   if (card.kind === 'special' && card.special === 'upToTen')
-    return {
-      ...told,
-      item: skillItem('bond:10'),
-      shown: inHead ? '+ ? = ten' : `${from} + ? = ${to}`,
-      answer: String(right),
-    };
+    return [
+      {
+        ...told,
+        item: skillItem('bond:10'),
+        shown: inHead ? '+ ? = ten' : `${from} + ? = ${to}`,
+        answer: String(right),
+      },
+    ];
   const shown = !inHead
     ? text
     : fromHundred
       ? `${lampTop} ${displaySigns.sub} ?`
       : `${displaySigns[sign]} ${right}`;
-  return {
-    ...told,
-    item: factOr(factKey({ operation: sign, left, right }), `line:${sign}`),
-    shown,
-    answer: String(to),
-  };
+  const item = factOr(factKey({ operation: sign, left, right }), `line:${sign}`);
+  return [{ ...told, item, shown, answer: String(to) }];
 }

@@ -134,13 +134,12 @@ export const lamps: Game<LampRules, ChoosingState & Lies> = {
       state.open.flatMap((card, at): Option[] => {
         const after = afterCard(state, at);
         if (!after) return [];
-        const asks = askAfter(play.rules.total !== 'beads', state.turn, state, at);
         return [
           {
             key: String(at),
             says: say('lampCard', { card: nameOf(card) }),
             at: { card: card.kind === 'number' ? card.id : 1000 + at },
-            asks: asks ? [asks] : [],
+            asks: () => askAfter(play.rules.total !== 'beads', state.turn, state, at) ?? [],
           },
         ];
       }),

@@ -141,7 +141,7 @@ function optionsOf(play: Play<StretchRules>, state: ChoosingState & Lies): Optio
       // What it comes to is the child's to say.
       says: say(how, { roll }),
       at: { total: next },
-      asks: [askedFact(turn, fact, factKeyText(fact), String(add), true), askSum(turn, total, add)],
+      asks: () => [askedFact(turn, fact, factKeyText(fact), String(add), true), askSum(turn, total, add)],
     };
   });
 }
