@@ -380,9 +380,15 @@ test.describe('on a tablet', () => {
       );
     const sum = shown.reduce((total, one) => total + one, 0);
     await page.getByRole('button', { name: String(sum), exact: true }).tap();
+    // Tapping it marks nothing: its line is said and judged first.
+    await expect(page.locator('[data-need="say"]')).toBeVisible();
+    await expect(page.getByRole('button', { name: new RegExp(`^${sum}, `) })).toHaveCount(0);
+    await painted(page);
+    await page.getByRole('button', { name: /^Right/ }).tap();
     await expect(page.getByRole('button', { name: new RegExp(`^${sum}, `) })).toBeVisible();
     await page.getByRole('button', { name: '97', exact: true }).tap();
-    await expect(page.getByText('97 cannot be made with these, or not now.')).toBeVisible();
+    await expect(page.getByText(/^97 cannot be made of .* Look again\.$/)).toBeVisible();
+    await expect(page.getByRole('button', { name: '97', exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Done', exact: true }).tap();
     await page.getByRole('button', { name: 'Screens' }).tap();
     await page
@@ -392,6 +398,21 @@ test.describe('on a tablet', () => {
     await page.getByRole('button', { name: 'Close' }).tap();
     await expect(page.locator('.live.game.flat')).toBeVisible();
     await expectNoViolations(page);
+    // One number made and one claimed that cannot be: both are on record, and no fact that was not said.
+    const playId = page.url().split('/').at(-1) as string;
+    await page.getByRole('button', { name: 'End', exact: true }).tap();
+    const kept = await review(page, playId);
+    expect(kept.skills.map((one) => [one.skill, one.right, one.given])).toEqual([
+      ['make', true, expect.stringContaining(` = ${sum}`)],
+      ['make', false, '97'],
+    ]);
+    await page.goto(`${house().base}/review/${playId}`);
+    await expect(page.getByText('Making a number from others')).toBeVisible();
+    await expectNoViolations(page);
+    await page.goto(`${house().base}/pupils/${pupil.id}`);
+    await expect(page.getByRole('heading', { name: 'Skills, beyond the map' })).toBeVisible();
+    await page.getByRole('button', { name: /^Making a number from others/ }).tap();
+    await expect(page.getByText(/97 from/)).toBeVisible();
     await deletePupil(page, pupil);
   });
 });

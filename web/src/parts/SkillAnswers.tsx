@@ -31,7 +31,9 @@ export function SkillAnswers({ answers }: { readonly answers: readonly KeptSkill
               ) : (
                 <>
                   <span className="numeral">{one.given ?? 'not right'}</span>
-                  <span className="quiet"> it is {one.answer}</span>
+                  <span className="quiet">
+                    {one.answer === '' ? ' nothing makes it' : ` it is ${one.answer}`}
+                  </span>
                 </>
               )}
             </td>

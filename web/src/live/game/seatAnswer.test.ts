@@ -195,6 +195,12 @@ describe('an answer to a skill', () => {
     expect(skillOf({ seen: ['helped'] })?.aided).toBe(true);
     expect(seatSkills(row([seat()]), [asked], undefined, 'beadFrame')[0]?.aided).toBe(true);
   });
+  it('keeps what was claimed, where the move says it', () => {
+    const claim = { ...asked, shown: '64 from 2, 6, 4', answer: '', given: '64', timed: false, right: false };
+    expect(seatSkills(row([seat()]), [claim], undefined, null)).toMatchObject([
+      { given: '64', right: false, latencyMs: null },
+    ]);
+  });
   it('is recorded of pupils alone', () => {
     expect(seatSkills(row([grownUp('Maren')]), [asked], pressed(), null)).toEqual([]);
   });

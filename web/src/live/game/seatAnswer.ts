@@ -66,7 +66,7 @@ export function seatSkills(
   /** The aid that lies on the table by the step. */
   byStep: Aid | null,
 ): SeatSkill[] {
-  return evidence.flatMap(({ seat, item, shown, answer, timed, right }): SeatSkill[] => {
+  return evidence.flatMap(({ seat, item, shown, answer, given, timed, right }): SeatSkill[] => {
     const pupil = row.seats[seat]?.pupil;
     if (!pupil || item.kind !== 'skill') return [];
     const typed = pressed?.typed.map((one) => one.digit).join('') ?? '';
@@ -79,7 +79,7 @@ export function seatSkills(
         skill: item.key,
         shown,
         answer,
-        given: typed !== '' ? typed : right ? answer : null,
+        given: given ?? (typed !== '' ? typed : right ? answer : null),
         right,
         at: new Date().toISOString(),
         latencyMs,
