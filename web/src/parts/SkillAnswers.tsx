@@ -27,7 +27,7 @@ export function SkillAnswers({ answers }: { readonly answers: readonly KeptSkill
             <td className="numeral">{one.shown}</td>
             <td>
               {one.right ? (
-                <span className="numeral">{one.answer}</span>
+                <span className="numeral">{one.given ?? 'right'}</span>
               ) : (
                 <>
                   <span className="numeral">{one.given ?? 'not right'}</span>

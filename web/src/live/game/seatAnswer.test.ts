@@ -195,6 +195,10 @@ describe('an answer to a skill', () => {
     expect(skillOf({ seen: ['helped'] })?.aided).toBe(true);
     expect(seatSkills(row([seat()]), [asked], undefined, 'beadFrame')[0]?.aided).toBe(true);
   });
+  it('does not put a line of the solver into the mouth of a child who made a number', () => {
+    const made = { ...asked, item: { kind: 'skill', key: 'make' }, answer: '2 × 6 = 12' } as const;
+    expect(seatSkills(row([seat()]), [made], pressed(), null)).toMatchObject([{ right: true, given: null }]);
+  });
   it('keeps what was claimed, where the move says it', () => {
     const claim = { ...asked, shown: '64 from 2, 6, 4', answer: '', given: '64', timed: false, right: false };
     expect(seatSkills(row([seat()]), [claim], undefined, null)).toMatchObject([

@@ -79,7 +79,8 @@ export function seatSkills(
         skill: item.key,
         shown,
         answer,
-        given: given ?? (typed !== '' ? typed : right ? answer : null),
+        // Of several lines that make a number only the child knows which it said.
+        given: given ?? (typed !== '' ? typed : right && item.key !== 'make' ? answer : null),
         right,
         at: new Date().toISOString(),
         latencyMs,

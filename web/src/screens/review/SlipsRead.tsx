@@ -39,7 +39,11 @@ export function SlipsRead({ page }: { readonly page: ReviewPage | LocalReview })
   return (
     <div className="slips">
       <h3>Slips read</h3>
-      {wrong.length === 0 && <p className="quiet">No wrong answers.</p>}
+      {wrong.length === 0 && (
+        <p className="quiet">
+          {page.skills.some((one) => !one.right) ? 'No fact was answered wrongly.' : 'No wrong answers.'}
+        </p>
+      )}
       {[...byKind].map(([kind, list]) => (
         <p key={kind}>
           <Explained
