@@ -381,6 +381,51 @@ describe('claims', () => {
   });
 });
 
+describe('a line in Into the middle', () => {
+  const game = findGame('into-the-middle') as AnyGame;
+  const play = playOf(game, 2, 2, true, 12);
+  const state = game.setUp(play);
+  const need = needOf(game, play, state);
+  const { numbers, target = 0 } = need.kind === 'line' ? need.ask : { numbers: [] };
+  const line = (text: string): Move => ({ kind: 'line', seat: 0, text });
+  const [a = 0, b = 0] = numbers;
+  it('that is true shows that the number was made, and each fact of its steps once', () => {
+    const text = game.best(play, state)?.move;
+    if (text?.kind !== 'line') throw new Error('This deal has a line.');
+    const [made, ...facts] = evidenceOf(game, play, state, text);
+    expect(made).toMatchObject({ item: { key: 'make' }, right: true, given: text.text });
+    expect(made?.shown).toBe(`${target} from ${numbers.join(', ')}`);
+    expect(facts.length).toBeGreaterThan(0);
+    expect(facts.every((one) => one.onTheWay && one.right && !one.timed)).toBe(true);
+    expect(new Set(facts.map((one) => one.item.key)).size).toBe(facts.length);
+  });
+  it('that makes something else is told, kept as missed, and leaves all as it lay', () => {
+    if (a + b === target) throw new Error('This deal should not be so easy.');
+    const text = `${a} + ${b}`;
+    expect(evidenceOf(game, play, state, line(text))).toMatchObject([
+      { item: { kind: 'skill', key: 'make' }, right: false, given: text },
+    ]);
+    const next = playMove(game, play, state, line(text));
+    expect(tell(next.says)).toBe(`${text} makes ${a + b}, not ${target}.`);
+    expect(game.scene(play, next)).toEqual(game.scene(play, state));
+    expect(needOf(game, play, next)).toEqual(need);
+  });
+  it('that says a wrong answer is that fact missed, with what was said', () => {
+    expect(evidenceOf(game, play, state, line(`${a} + ${b} = ${a + b + 1}`))).toMatchObject([
+      {
+        item: { kind: 'fact', key: `${a}+${b}` },
+        right: false,
+        given: String(a + b + 1),
+        answer: String(a + b),
+      },
+    ]);
+  });
+  it('that cannot be read, or uses what is not there, is no claim: it is refused and nothing is kept', () => {
+    for (const text of ['(', '99 + 1', `${a} ÷ 0`])
+      expect(() => playMove(game, play, state, line(text))).toThrow(GameError);
+  });
+});
+
 describe('the signal of Turnabout', () => {
   it('changes the sign of what lies open already, and of all that comes', () => {
     const game = findGame('turnabout') as AnyGame;

@@ -204,7 +204,8 @@ function act(play: Play<MiddleRules>, state: MiddleState, move: Move): MiddleSta
         signs: play.rules.signs,
         least,
       });
-      if (!line.right) return state;
+      // Not true, or not what lies in the middle: told, kept as missed, and there is another try.
+      if (!line.right) return { ...state, says: line.sentence };
       const left = [...state.around];
       const used = line.used.map(
         (worth) =>

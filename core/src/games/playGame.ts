@@ -1,11 +1,13 @@
-import { answerOf, factKeyText, parseFactKey, type FactKey } from '../facts/fact.ts';
-import { isOnMap, type Item } from '../facts/item.ts';
+import { answerOf, factKey, factKeyText, parseFactKey, type FactKey } from '../facts/fact.ts';
+import { isOnMap, skillItem, type Item } from '../facts/item.ts';
 import { keySigns } from '../facts/operation.ts';
 import { rollTrouble } from '../materials/dice.ts';
-import { checkLine } from '../numbers/checkLine.ts';
+import { checkLine, isClaim, type CheckedLine, type LineAsk } from '../numbers/checkLine.ts';
+import { readLine } from '../numbers/readLine.ts';
 import { stepLines, type Expression } from '../numbers/expression.ts';
 import { createRandom, mixSeed, type RandomSource } from '../random/random.ts';
 import { actCalmly } from './calm.ts';
+import { operationOfSign } from './signOperation.ts';
 import { say, tell } from './tell/sentence.ts';
 import { GameError, type Game, type GameState, type Move, type Need, type Play } from './game.ts';
 
@@ -109,7 +111,8 @@ export function moveTrouble(need: Need, move: Move): string | null {
     case 'line': {
       if (need.kind !== 'line' || need.seat !== move.seat) return seatTrouble(move.seat);
       const found = checkLine(move.text, need.ask);
-      return found.right ? null : found.sentence;
+      // A line that is not true is a claim all the same, and goes on record as one.
+      return found.right || isClaim(found) ? null : found.sentence;
     }
     case 'calm':
     case 'go':
@@ -176,9 +179,50 @@ export function evidenceOf<R, S extends GameState>(
   }
   if (move.kind === 'line' && need.kind === 'line') {
     const found = checkLine(move.text, need.ask);
-    return found.right ? factsOfLine(found.expression).map((key) => shownFact(move.seat, key)) : [];
+    return lineEvidence(move, need.ask, found);
   }
   return [];
+}
+
+/** A line shows that a number can be made, and the facts of its steps, each once; one that is not true shows a miss. */
+function lineEvidence(
+  { seat, text }: Extract<Move, { kind: 'line' }>,
+  { numbers, target }: LineAsk,
+  found: CheckedLine,
+): Evidence[] {
+  const made = {
+    seat,
+    item: skillItem('make'),
+    shown: target === undefined ? numbers.join(', ') : `${target} from ${numbers.join(', ')}`,
+    answer: '',
+    given: text.trim().slice(0, 64),
+    timed: false,
+  } as const;
+  if (found.right) {
+    const facts = [...new Set(factsOfLine(found.expression))];
+    return [
+      { ...made, right: true },
+      ...facts.map((key): Evidence => ({ ...shownFact(seat, key), onTheWay: true })),
+    ];
+  }
+  const said = found.slip === 'notEqual' ? factSaid(text) : undefined;
+  return [
+    said ? { ...shownFact(seat, said.key), given: said.given, right: false } : { ...made, right: false },
+  ];
+}
+
+/** The fact of a line such as "8 + 3 = 12", and what was said to be its answer. */
+function factSaid(text: string): { readonly key: FactKey; readonly given: string } | undefined {
+  const read = readLine(text);
+  if ('trouble' in read || read.parts.length !== 2) return undefined;
+  const [line, answer] = read.parts;
+  if (line?.kind !== 'step' || line.left.kind !== 'number' || line.right.kind !== 'number') return undefined;
+  const key = factKey({
+    operation: operationOfSign[line.sign],
+    left: line.left.value,
+    right: line.right.value,
+  });
+  return answer?.kind === 'number' && isOnMap(key) ? { key, given: String(answer.value) } : undefined;
 }
 
 const shownFact = (seat: number, key: FactKey): Evidence => ({

@@ -85,6 +85,10 @@ const slip = (kind: LineSlip, sentence: string): CheckedLine & { readonly right:
   sentence,
 });
 
+/** Whether a line that is not right says something all the same: it can be read and keeps to the rules, and is not true or not what was asked. */
+export const isClaim = (line: CheckedLine): boolean =>
+  !line.right && (line.slip === 'target' || line.slip === 'notEqual');
+
 /** One expression from what stands between equals signs, each part carried on where the next one begins with its value. */
 function join(
   parts: readonly Expression[],

@@ -42,13 +42,14 @@ export function seatAnswers(
   /** The aid that lies on the table by the step. */
   byStep: Aid | null,
 ): SeatAnswer[] {
-  return evidence.flatMap(({ seat, item, timed, right, onTheWay }): SeatAnswer[] => {
+  return evidence.flatMap(({ seat, item, given, timed, right, onTheWay }): SeatAnswer[] => {
     const pupil = row.seats[seat]?.pupil;
     if (!pupil || item.kind !== 'fact') return [];
     if (pressed && !onTheWay)
       return [{ seat, ...said(pupil, me, item.key, timed ? pressed : { ...pressed, shownAt: undefined }) }];
     const answer = {
       ...bare(item.key, right),
+      ...(given === undefined ? {} : { given }),
       limitMs: row.limitMs,
       way: pressed?.way ?? row.way,
       ...aidOf(pressed?.aid ?? byStep),
