@@ -2,7 +2,8 @@ import { answerOf, factKey, factKeyText, parseFactKey, type FactKey } from '../.
 import type { Operation } from '../../../facts/operation.ts';
 import { factsInRange } from '../../../facts/range.ts';
 import { shuffled } from '../../../random/random.ts';
-import { askedFact, turnsOf, type Step, type TurnState } from '../../bodies/turns.ts';
+import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
+import { askedFact } from '../../bodies/turns.ts';
 import { emptyScene, type Game, type Play } from '../../game.ts';
 import { chanceOf } from '../../playGame.ts';
 import { freshState } from '../../rolled.ts';
@@ -23,11 +24,9 @@ export interface FactLineRules {
 interface Lies {
   readonly facts: readonly FactKey[];
   readonly marks: readonly (number | null)[];
-  /** The square under way. */
-  readonly at: number | null;
   readonly winner: number | null;
 }
-type State = TurnState & Lies;
+type State = ChoosingState & Lies;
 
 const rules = (over: Partial<FactLineRules>): FactLineRules => ({
   side: 3,
@@ -84,41 +83,43 @@ export const factLine: Game<FactLineRules, State> = {
     dice: [],
     others: [`a board of ${side} × ${side} facts`, 'counters in two colours'],
   }),
-  ...turnsOf<FactLineRules, Lies>({
+  ...choosing<FactLineRules, Lies>({
     lay: (play) => {
       const { side, own } = play.rules;
       const list = own && own.length >= side * side ? own : factsOf(play.rules);
       const facts = shuffled(list, chanceOf(play, freshState)).slice(0, side * side);
-      return { draws: 1, facts, marks: facts.map(() => null), at: null, winner: null };
+      return { draws: 1, facts, marks: facts.map(() => null), winner: null };
     },
-    opens: () => ({ kind: 'none', next: 'choose' }),
-    choice: (_play, state) => ({
-      says: say('whichSquare', { seat: state.turn }),
-      choices: state.marks.flatMap((mark, at) =>
-        mark === null
-          ? [
-              {
-                key: String(at),
-                says: say('square', { text: factKeyText(state.facts[at] as FactKey) }),
-                at: { square: at },
-              },
-            ]
-          : [],
-      ),
-    }),
-    chosen: (play, state, choice) => {
-      const at = Number(choice.key);
-      const fact = state.facts[at] as FactKey;
-      if (!play.rules.solve) return mark(play, state, at, state.turn, say('marks', { seat: state.turn }));
-      const answer = String(answerOf(parseFactKey(fact)));
-      // It lay open before it was chosen.
-      const asked = askedFact(state.turn, fact, factKeyText(fact), answer, true);
-      return { at, says: state.says, next: { ask: [asked] } };
+    asksWhich: (_play, { turn }) => say('whichSquare', { seat: turn }),
+    options: (play, { facts, marks, turn }) =>
+      facts.flatMap((fact, at): Option[] => {
+        if (marks[at] !== null) return [];
+        const text = factKeyText(fact);
+        // It lay open before it was chosen.
+        const asked = askedFact(turn, fact, text, String(answerOf(parseFactKey(fact))), true);
+        return [
+          {
+            key: String(at),
+            says: say('square', { text }),
+            at: { square: at },
+            asks: () => (play.rules.solve ? [asked] : []),
+          },
+        ];
+      }),
+    none: () => ({ says: say('boardFull'), next: { over: say('boardFull') } }),
+    takes: (play, state, { key }, { by: seat, whole }) => {
+      const at = Number(key);
+      const marks = state.marks.map((one, square) => (square === at ? seat : one));
+      const line = completes(play, marks, at, seat);
+      const done = line ? say('lineFor', { seat }) : marks.includes(null) ? null : say('boardFull');
+      return {
+        marks,
+        winner: line ? seat : null,
+        says: play.rules.solve ? say('whole', { whole }) : say('marks', { seat }),
+        next: done ? { over: done } : 'pass',
+      };
     },
-    said: (play, state, { by, asked: { whole } }) =>
-      by === null
-        ? { at: null, says: say('whole', { whole }), next: 'pass' }
-        : mark(play, state, state.at as number, by, say('whole', { whole })),
+    unsaid: (_play, _state, _option, whole) => ({ says: say('whole', { whole }), next: 'pass' }),
   }),
   scene: (play, state) => ({
     ...emptyScene,
@@ -187,17 +188,4 @@ function bestSquare(play: Play<FactLineRules>, { marks, turn }: State) {
   if (play.against && keeps !== undefined) return { at: keeps, plan: 'planKeeps' } as const;
   const [most] = [...free].sort((a, b) => open(b) - open(a));
   return most === undefined ? undefined : ({ at: most, plan: 'planOpen' } as const);
-}
-
-function mark(
-  play: Play<FactLineRules>,
-  state: State,
-  at: number,
-  seat: number,
-  says: Step<Lies>['says'],
-): Step<Lies> {
-  const marks = state.marks.map((one, square) => (square === at ? seat : one));
-  const line = completes(play, marks, at, seat);
-  const done = line ? say('lineFor', { seat }) : marks.includes(null) ? null : say('boardFull');
-  return { marks, at: null, says, winner: line ? seat : null, next: done ? { over: done } : 'pass' };
 }
