@@ -12,4 +12,5 @@ export * from './games/playGame.ts';
 export * from './games/roles.ts';
 export { lookMs, sweepMs } from './games/shelf/make/hundredSweep.ts';
 export * from './games/setting.ts';
+export { mendedMark } from './games/whatSlipped.ts';
 export { tell, type Words } from './games/tell/sentence.ts';

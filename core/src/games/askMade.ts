@@ -2,7 +2,7 @@ import type { FactKey } from '../facts/fact.ts';
 import { isOnMap, skillItem } from '../facts/item.ts';
 import { allLines } from '../numbers/allLines.ts';
 import { expressionText, type Expression, type Sign } from '../numbers/expression.ts';
-import type { Asked, FalseClaim } from './game.ts';
+import type { Asked, Claimed } from './game.ts';
 import { factsOfLine } from './playGame.ts';
 
 /** What a number is to be made of. */
@@ -68,7 +68,7 @@ function inAll(lines: readonly Expression[]): FactKey[] {
 }
 
 /** A number claimed that no line makes: it goes on record as missed. */
-export const notMade = ({ numbers }: Making, target: number): FalseClaim => ({
+export const notMade = ({ numbers }: Making, target: number): Claimed => ({
   item: skillItem('make'),
   shown: shownFrom(numbers, target),
   answer: '',

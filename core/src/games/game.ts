@@ -37,14 +37,15 @@ export type Place =
   | { readonly plot: Plot }
   | { readonly total: number };
 
-/** A claim that does not hold, as it goes on record. */
-export interface FalseClaim {
+/** A claim as it goes on record. */
+export interface Claimed {
   readonly item: Item;
   /** "64 from 2, 6, 4". */
   readonly shown: string;
   /** What is right; empty: nothing is. */
   readonly answer: string;
-  readonly given: string;
+  /** What was claimed or said; left out: not known. */
+  readonly given?: string;
 }
 
 /** One thing a seat may choose. */
@@ -58,7 +59,9 @@ export interface Choice {
   /** The fact it shows that the child can do, without a clock. */
   readonly fact?: FactKey;
   /** It claims what does not hold: what goes on record as missed. Not shown before. */
-  readonly claim?: FalseClaim;
+  readonly claim?: Claimed;
+  /** What was said and judged right by choosing it: it is there for the tutor alone, and goes on record as right. */
+  readonly judged?: Claimed;
 }
 
 /** What the table waits for. */

@@ -296,6 +296,29 @@ describe('Cover the board', () => {
 });
 
 describe('What slipped?', () => {
+  it('keeps a mend that was explained, and one that mends nothing', () => {
+    const game = findGame('what-slipped') as AnyGame;
+    const play = playOf(game, 0, 1, false, 4);
+    const state = game.setUp(play);
+    const need = needOf(game, play, state);
+    const mend = need.kind === 'choose' ? need.choices.find((one) => one.judged) : undefined;
+    const choose = (key: string): Move => ({ kind: 'choose', seat: 0, key });
+    const [slipped] = game.scene(play, state).board?.squares ?? [];
+    expect(evidenceOf(game, play, state, choose(mend?.key ?? ''))).toMatchObject([
+      {
+        item: { key: 'mend' },
+        shown: slipped?.text,
+        given: tell(mend?.says ?? ''),
+        right: true,
+        timed: false,
+      },
+    ]);
+    expect(evidenceOf(game, play, state, choose('none'))).toMatchObject([
+      { item: { key: 'mend' }, right: false },
+    ]);
+    const mended = playMove(game, play, state, choose(mend?.key ?? ''));
+    expect(evidenceOf(game, play, mended, choose('next'))).toEqual([]);
+  });
   it('knows every mend of one thing, and no other', () => {
     const values = {
       add: (a: number, b: number) => a + b,

@@ -173,7 +173,8 @@ export function evidenceOf<R, S extends GameState>(
     ];
   }
   if (move.kind === 'choose' && need.kind === 'choose') {
-    const { fact, claim } = need.choices.find(({ key }) => key === move.key) ?? {};
+    const { fact, claim, judged } = need.choices.find(({ key }) => key === move.key) ?? {};
+    if (judged) return [{ ...judged, seat: move.seat, timed: false, right: true }];
     if (claim) return [{ ...claim, seat: move.seat, timed: false, right: false }];
     return fact === undefined ? [] : [shownFact(move.seat, fact)];
   }

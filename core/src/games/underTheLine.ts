@@ -3,7 +3,8 @@ import { factOr } from '../facts/item.ts';
 import { numberRecipe, shuffledIds, type Card } from '../materials/pack.ts';
 import { twoNumberLayouts, type UnderLine } from '../numbers/underLine.ts';
 import { answerAsking, ask, askingSays } from './asking.ts';
-import { emptyScene, type Choice, type Game, type Move, type Asking, type Play } from './game.ts';
+import { emptyScene, type Asking, type Choice, type Game, type Move, type Play } from './game.ts';
+import { nothingFits } from './nothingFits.ts';
 import { ownOf, packedWith, packInPlay } from './ownPacks.ts';
 import { chanceOf, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
@@ -172,12 +173,14 @@ const toLay = (play: Play<LineRules>, state: LineState) =>
   seatsIn(play, state).find((seat) => state.laid[seat] === null);
 
 function choicesOf(play: Play<LineRules>, state: LineState, seat: number): Choice[] {
-  const layouts = twoNumberLayouts(worthsOf(play, state, seat)).map((one) => ({
+  const digits = worthsOf(play, state, seat);
+  const best = bestLayout(play, digits);
+  const layouts = twoNumberLayouts(digits).map((one) => ({
     key: keyOf(one),
     says: `${one.left} ${signOf(play.rules)} ${one.right}`,
   }));
   return play.rules.kind === 'under'
-    ? [...layouts, { key: none, says: `Nothing fits under ${play.rules.line}` }]
+    ? [...layouts, nothingFits(play.rules.line, digits, best && wholeOf(play.rules, best))]
     : layouts;
 }
 

@@ -1,11 +1,12 @@
 import { factKey, type Fact } from '../facts/fact.ts';
+import { skillItem } from '../facts/item.ts';
 import { displaySigns, operations, type Operation } from '../facts/operation.ts';
 import { factsInRange } from '../facts/range.ts';
 import { fraction, isWhole } from '../numbers/fraction.ts';
 import { applySign } from '../numbers/expression.ts';
 import type { RandomSource } from '../random/random.ts';
 import { signedText } from './askFact.ts';
-import { emptyScene, type Game, type GameState, type Move, type Play } from './game.ts';
+import { emptyScene, type Claimed, type Game, type GameState, type Move, type Play } from './game.ts';
 import { chanceOf, nextSeat } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { signOfOperation } from './signOperation.ts';
@@ -35,6 +36,9 @@ export interface SlippedState extends GameState {
   readonly nth: number;
   readonly points: readonly number[];
 }
+
+/** Stands before a mend that was found, on the table. */
+export const mendedMark = 'Mended: ';
 
 const items = 6;
 const next = 'next';
@@ -115,8 +119,12 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
     choices: [
       ...state.item.mends
         .filter((one) => !state.found.includes(one.key))
-        .map((one) => ({ ...one, veiled: true as const })),
-      { key: none, says: 'That does not mend it' },
+        .map((one) => ({
+          ...one,
+          veiled: true as const,
+          judged: { ...askedOf(state), given: one.says },
+        })),
+      { key: none, says: 'That does not mend it', claim: askedOf(state) },
       // The verdict is held until one mend is explained.
       ...(state.found.length > 0 ? [{ key: next, says: 'The next one' }] : []),
     ],
@@ -132,7 +140,7 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
         ...state.item.shown,
         ...state.item.mends
           .filter((one) => state.found.includes(one.key))
-          .map((one) => `Mended: ${one.says}`),
+          .map((one) => `${mendedMark}${one.says}`),
       ].map((text) => ({ text, mark: null })),
     },
     totals: namedScores(play, state.points, 'Mends found'),
@@ -150,6 +158,13 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
       : { says: 'Every mend is found.', worked: [], move: { kind: 'choose', seat: state.turn, key: next } };
   },
 };
+
+/** What is looked for, as it goes on record: a mend that was explained, or that mends nothing. */
+const askedOf = ({ item, found }: SlippedState): Claimed => ({
+  item: skillItem('mend'),
+  shown: item.shown.join('; '),
+  answer: item.mends.find((one) => !found.includes(one.key))?.says ?? '',
+});
 
 function act(play: Play<SlippedRules>, state: SlippedState, move: Move): SlippedState {
   if (move.kind !== 'choose') return state;

@@ -1,4 +1,4 @@
-import { tell } from '@veldrift/core/games';
+import { mendedMark, tell } from '@veldrift/core/games';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { AskPanel, type AskProps } from './AskPanel.tsx';
@@ -92,7 +92,14 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
         ) : (
           <>
             {choosing && by === 'text' && (
-              <MendAsk need={choosing} onChoose={choose} onRefused={setRefused} />
+              <MendAsk
+                need={choosing}
+                mended={(scene.board?.squares ?? []).flatMap(({ text }) =>
+                  text.startsWith(mendedMark) ? [text] : [],
+                )}
+                onChoose={choose}
+                onRefused={setRefused}
+              />
             )}
             <AskPanel {...ask} />
           </>

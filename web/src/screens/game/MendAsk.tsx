@@ -5,6 +5,8 @@ import { useState } from 'react';
 
 interface Props {
   readonly need: Extract<Need, { kind: 'choose' }>;
+  /** Mends found already. */
+  readonly mended: readonly string[];
   readonly onChoose: (key: string, at: number) => void;
   readonly onRefused: (says: string) => void;
 }
@@ -20,7 +22,7 @@ const bones = (text: string): string =>
   ).join(' ');
 
 /** A mend, typed as the whole line it makes true. */
-export function MendAsk({ need, onChoose, onRefused }: Props) {
+export function MendAsk({ need, mended, onChoose, onRefused }: Props) {
   const [text, setText] = useState('');
   const say = (at: number) => {
     const own = bones(text);
@@ -29,7 +31,12 @@ export function MendAsk({ need, onChoose, onRefused }: Props) {
     else if (found) {
       setText('');
       onChoose(found.key, at);
-    } else onRefused('Not true, found already, or more than one thing changed. Look again.');
+    } else if (mended.some((one) => bones(one) === own)) onRefused('That mend is found already.');
+    else {
+      // It mends nothing: that is on record too, and everyone looks again.
+      setText('');
+      onChoose('none', at);
+    }
   };
   return (
     <form
