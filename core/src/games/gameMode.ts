@@ -1,5 +1,5 @@
 /** Raised when rules or moves change so that a game begun before can no longer be read. */
-export const gamesVersion = 1;
+export const gamesVersion = 2;
 
 /**
  * How a game lies on the table. `screen`: the app shuffles, deals and rolls. `called`: real cards laid in the printed order,

@@ -1,5 +1,6 @@
 import type { Recipe } from '../materials/pack.ts';
 import { createRandom } from '../random/random.ts';
+import { asMovesNow, versionOfTaps } from './before.ts';
 import { findGame, type AnyGame } from './catalogue.ts';
 import { GameError, type GameState, type Move, type Play } from './game.ts';
 import { gamesVersion, type GameMode } from './gameMode.ts';
@@ -45,7 +46,7 @@ export interface OpenGame {
 export function openPlan(plan: GamePlan): OpenGame {
   const found = findGame(plan.game);
   if (!found) throw new GameError(`There is no game \u201c${plan.game}\u201d on this shelf.`);
-  if (plan.version !== gamesVersion)
+  if (plan.version !== gamesVersion && plan.version !== versionOfTaps)
     throw new GameError(
       `This play of ${found.name} was begun by another version of the app, whose rules differ. What was played is kept; begin it anew to go on.`,
     );
@@ -72,6 +73,8 @@ export function seatsText({ seats }: Pick<AnyGame, 'seats'>): string {
 /** A game where its moves left it. */
 export interface Resumed extends OpenGame {
   readonly state: GameState;
+  /** The table after each of the moves that could be made. */
+  readonly told: readonly GameState[];
   /** Moves that could be made; fewer than were kept where one was not legal any more. */
   readonly made: number;
   /** What to tell of moves that could not; null: all could. */
@@ -81,21 +84,29 @@ export interface Resumed extends OpenGame {
 /** Plays a plan to where its moves left it; stops before a move that is not legal, and says so. Throws GameError as `openPlan` does. */
 export function resumePlan(plan: GamePlan, moves: readonly Move[]): Resumed {
   const open = openPlan(plan);
-  let state = open.game.setUp(open.play);
+  const { game, play } = open;
+  const act = (from: GameState, move: Move) => playMove(game, play, from, move);
+  const told: GameState[] = [];
+  let state = game.setUp(play);
   for (const [at, move] of moves.entries()) {
     try {
-      state = playMove(open.game, open.play, state, move);
+      if (plan.version === versionOfTaps) {
+        const now = asMovesNow(game, play, state, move, act);
+        state = act(now.state, now.move);
+      } else state = act(state, move);
+      told.push(state);
     } catch (error) {
       const why = error instanceof Error ? ` ${error.message}` : '';
       return {
         ...open,
         state,
+        told,
         made: at,
         trouble: `Move ${at + 1} of ${moves.length} could not be made again.${why} It goes on from before it; all answers are kept.`,
       };
     }
   }
-  return { ...open, state, made: moves.length, trouble: null };
+  return { ...open, state, told, made: moves.length, trouble: null };
 }
 
 const tried = 60;

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { countText, type GamePlan, type Verdict } from '@veldrift/core';
-import { tell, findGame, GameError, playMove, resumePlan, type AnyGame } from '@veldrift/core/games';
+import { tell, findGame, GameError, resumePlan, type AnyGame } from '@veldrift/core/games';
 import type { GameDeal, GameReview, KeptDecision, ReviewPage, StepInput } from '@veldrift/wire';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
@@ -107,13 +107,9 @@ function HowItWent({
 
 function tellMoves(plan: GamePlan, moves: Parameters<typeof resumePlan>[1], names: readonly string[]) {
   try {
-    const { game, play, state, trouble } = resumePlan(plan, moves);
+    const { game, play, state, told, trouble } = resumePlan(plan, moves);
     if (trouble !== null) return { trouble };
-    let at = game.setUp(play);
-    const says = moves.map((move) => {
-      at = playMove(game, play, at, move);
-      return tell(at.over ?? at.says, names);
-    });
+    const says = told.map((at) => tell(at.over ?? at.says, names));
     const over = state.over === null ? null : tell(state.over, names);
     return { says, over, scores: game.scores(play, state) };
   } catch (error) {
