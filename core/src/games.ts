@@ -2,6 +2,7 @@
 export * from './games/catalogue.ts';
 export * from './games/claims.ts';
 export * from './games/erring.ts';
+export * from './games/evidence.ts';
 export * from './games/factsShown.ts';
 export { nextSignal, type FirstToSayRules, type FirstToSayState } from './games/bodies/firstToSay.ts';
 export * from './games/game.ts';
@@ -12,5 +13,4 @@ export * from './games/playGame.ts';
 export * from './games/roles.ts';
 export { lookMs, sweepMs } from './games/shelf/make/hundredSweep.ts';
 export * from './games/setting.ts';
-export { mendedMark } from './games/whatSlipped.ts';
 export { tell, type Words } from './games/tell/sentence.ts';

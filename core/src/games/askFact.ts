@@ -1,4 +1,4 @@
-import { answerOf, factKey, factText, type Fact } from '../facts/fact.ts';
+import { answerOf, factKey, factText, type Fact, type FactKey } from '../facts/fact.ts';
 import { isOnMap, skillItem, type Item } from '../facts/item.ts';
 import { displaySigns, type Operation } from '../facts/operation.ts';
 import type { Asked } from './game.ts';
@@ -52,3 +52,19 @@ const told = (seat: number, item: Item, shown: string, answer: string): Asked =>
 
 /** A number with a proper minus sign. */
 export const signedText = (value: number): string => (value < 0 ? `\u2212${-value}` : String(value));
+
+/** A fact of the map as it is asked of a seat; without a clock where it lay open before it was chosen. */
+export const askedFact = (
+  seat: number,
+  key: FactKey,
+  shown: string,
+  answer: string,
+  untimed: boolean,
+): Asked => ({
+  seat,
+  item: { kind: 'fact', key },
+  shown,
+  answer,
+  whole: `${shown} = ${answer}`,
+  ...(untimed ? { untimed } : {}),
+});

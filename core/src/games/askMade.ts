@@ -3,7 +3,7 @@ import { isOnMap, skillItem } from '../facts/item.ts';
 import { allLines } from '../numbers/allLines.ts';
 import { expressionText, type Expression, type Sign } from '../numbers/expression.ts';
 import type { Asked, Claimed } from './game.ts';
-import { factsOfLine } from './playGame.ts';
+import { factsOfLine } from './evidence.ts';
 
 /** What a number is to be made of. */
 export interface Making {

@@ -3,7 +3,8 @@ import { createRandom } from '../random/random.ts';
 import type { AnyGame } from './catalogue.ts';
 import type { Play } from './game.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
-import { evidenceOf, playMove } from './playGame.ts';
+import { evidenceOf } from './evidence.ts';
+import { playMove } from './playGame.ts';
 
 /** How often a play of a game shows each fact, to all its seats together. */
 export interface FactsShown {

@@ -180,6 +180,8 @@ export interface SceneSquare {
   readonly text: string;
   /** Whose mark lies there: a counter, or one that holds it for good. */
   readonly mark: { readonly seat: number | null; readonly held: boolean } | null;
+  /** Found by the children, and set beside what was asked. */
+  readonly found?: true;
 }
 export interface SceneBoard {
   readonly name: Words;

@@ -1,4 +1,4 @@
-/** Raised when rules or moves change so that a game begun before can no longer be read. */
+/** Raised when rules or moves change, so that a game begun before is read otherwise (`before.ts`) or not at all. */
 export const gamesVersion = 2;
 
 /**

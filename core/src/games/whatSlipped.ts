@@ -37,9 +37,6 @@ export interface SlippedState extends GameState {
   readonly points: readonly number[];
 }
 
-/** Stands before a mend that was found, on the table. */
-export const mendedMark = 'Mended: ';
-
 const items = 6;
 const next = 'next';
 const none = 'none';
@@ -137,11 +134,13 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
       name: 'What slipped?',
       across: 1,
       squares: [
-        ...state.item.shown,
-        ...state.item.mends
-          .filter((one) => state.found.includes(one.key))
-          .map((one) => `${mendedMark}${one.says}`),
-      ].map((text) => ({ text, mark: null })),
+        ...state.item.shown.map((text) => ({ text, mark: null })),
+        ...state.item.mends.flatMap((one) =>
+          state.found.includes(one.key)
+            ? [{ text: `Mended: ${one.says}`, mark: null, found: true as const }]
+            : [],
+        ),
+      ],
     },
     totals: namedScores(play, state.points, 'Mends found'),
   }),

@@ -31,9 +31,7 @@ export function SkillAnswers({ answers }: { readonly answers: readonly KeptSkill
               ) : (
                 <>
                   <span className="numeral">{one.given ?? 'not right'}</span>
-                  <span className="quiet">
-                    {one.answer === '' ? ' nothing makes it' : ` it is ${one.answer}`}
-                  </span>
+                  <span className="quiet">{insteadOf(one)}</span>
                 </>
               )}
             </td>
@@ -45,6 +43,12 @@ export function SkillAnswers({ answers }: { readonly answers: readonly KeptSkill
     </table>
   );
 }
+
+/** What would have been right: one answer, or one of several; nothing where nobody can say. */
+const insteadOf = ({ skill, answer, given }: KeptSkillAnswer): string => {
+  if (answer === '') return given === null ? '' : ' not right';
+  return skill === 'make' || skill === 'mend' ? ` such as ${answer}` : ` it is ${answer}`;
+};
 
 /** The state of a skill, by the marks of facts. */
 export function SkillState({ state }: { readonly state: Parameters<typeof StateMark>[0]['state'] }) {

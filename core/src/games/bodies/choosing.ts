@@ -1,6 +1,14 @@
 import type { Asked, Choice, Game, Play } from '../game.ts';
 import type { Words } from '../tell/sentence.ts';
-import { turnsOf, type Opening, type Step, type TurnRules, type TurnState } from './turns.ts';
+import {
+  must,
+  turnsOf,
+  type Change,
+  type Opening,
+  type Step,
+  type TurnRules,
+  type TurnState,
+} from './turns.ts';
 
 /** Something that may be chosen, and what is said before it takes effect: choosing alone proves nothing. */
 export interface Option extends Choice {
@@ -24,7 +32,7 @@ export interface Choosing<R, T> {
     play: Play<R>,
     state: ChoosingState & T,
     shown: readonly number[],
-  ) => Omit<Step<T>, 'next'> & { readonly says: Words; readonly next?: Step<T>['next'] };
+  ) => Change<T> & { readonly next?: Step<T>['next'] };
   readonly asksWhich: (play: Play<R>, state: ChoosingState & T) => Words;
   /** How it is chosen, where it is not pressed where it lies. */
   readonly by?: 'cards' | 'places' | 'text';
@@ -60,35 +68,27 @@ export function choosing<R, T extends object>(
 ): Pick<Game<R, ChoosingState & T>, 'setUp' | 'need' | 'act' | 'leaves'> {
   type Own = T & Pick<ChoosingState, 'chosen' | 'chooser'>;
   type S = ChoosingState & T;
+  /** A step of the game's own, with what was chosen: the compiler cannot follow a part of a type that is not known yet. */
+  const step = (own: object, more: object = {}): Step<Own> => ({ ...more, ...own }) as unknown as Step<Own>;
   const optionOf = (play: Play<R>, state: S, key: string) =>
     game.options(play, state).find((one) => one.key === key) as Option;
 
   /** The chosen stands on the table, and is said; where nothing is to be said it is done at once. */
   const choose = (play: Play<R>, state: S, option: Option, change: object, says: Words): Step<Own> => {
-    if (option.claim && game.fails)
-      return { ...change, ...game.fails(play, state, option) } as unknown as Step<Own>;
+    if (option.claim && game.fails) return step(game.fails(play, state, option), change);
     const [first, ...others] = option.asks?.() ?? [];
     if (first === undefined)
-      return {
-        ...change,
-        ...game.takes(play, state, option, { by: state.turn, whole: '' }),
-      } as unknown as Step<Own>;
-    return {
-      ...change,
-      chosen: option.key,
-      chooser: state.turn,
-      says,
-      next: { ask: [first, ...others] },
-    } as unknown as Step<Own>;
+      return step(game.takes(play, state, option, { by: state.turn, whole: '' }), change);
+    return step({ chosen: option.key, chooser: state.turn, says, next: { ask: [first, ...others] } }, change);
   };
   /** On to choosing: what there is to choose, or what comes where there is nothing. */
   const toChoose = (play: Play<R>, state: S, change: object, says: Words): Step<Own> => {
     const now = { ...state, ...change, says } as S;
     const options = game.options(play, now);
     const [only, ...more] = options;
-    if (only === undefined) return { ...change, ...game.none(play, now) } as unknown as Step<Own>;
+    if (only === undefined) return step(game.none(play, now), change);
     if (game.oneIsDone && more.length === 0) return choose(play, now, only, change, says);
-    return { ...change, says, next: 'choose' } as unknown as Step<Own>;
+    return step({ says, next: 'choose' }, change);
   };
 
   return turnsOf<R, Own>({
@@ -97,9 +97,7 @@ export function choosing<R, T extends object>(
     opens: (play, state) => game.opens?.(play, state) ?? { kind: 'none', next: 'choose' },
     opened: (play, state, shown) => {
       const { next, says, ...change } = must(game.opened)(play, state, shown);
-      return next === undefined
-        ? toChoose(play, state, change, says)
-        : ({ ...change, says, next } as unknown as Step<Own>);
+      return next === undefined ? toChoose(play, state, change, says) : step({ says, next }, change);
     },
     choice: (play, state) => ({
       says: game.asksWhich(play, state),
@@ -109,27 +107,21 @@ export function choosing<R, T extends object>(
     chosen: (play, state, { key }) => choose(play, state, optionOf(play, state, key), {}, state.says),
     said: (play, state, { asked: { whole }, by, left }) => {
       const option = optionOf(play, state, state.chosen as string);
-      if (by === null)
-        return { chosen: null, ...game.unsaid(play, state, option, whole) } as unknown as Step<Own>;
+      if (by === null) return step(game.unsaid(play, state, option, whole), { chosen: null });
       // What is left is said by whoever has taken it.
       const taken =
         by !== state.turn && left.length > 0 ? game.leftFor?.(play, state, option, by) : undefined;
       const [first, ...others] = taken ?? left.map((one) => ({ ...one, seat: by }));
-      if (first) return { says: state.says, next: { ask: [first, ...others] } } as unknown as Step<Own>;
-      return { chosen: null, ...game.takes(play, state, option, { by, whole }) } as unknown as Step<Own>;
+      if (first) return step({ says: state.says, next: { ask: [first, ...others] } });
+      return step(game.takes(play, state, option, { by, whole }), { chosen: null });
     },
     leaves: (play, state, seat) => {
       const own = game.leaves?.(play, state, seat);
-      if (own) return own as unknown as Step<Own>;
+      if (own) return step(own);
       // What it was choosing, or what it chose, is chosen anew by whoever is at turn now.
       return state.stage === 'choose' || (state.stage === 'say' && state.chooser === seat)
         ? toChoose(play, state, { chosen: null }, state.says)
         : null;
     },
   } as TurnRules<R, Own>) as Pick<Game<R, S>, 'setUp' | 'need' | 'act' | 'leaves'>;
-}
-
-function must<F>(hook: F | undefined): F {
-  if (hook === undefined) throw new Error('This game waits for something that it has no rule for.');
-  return hook;
 }

@@ -1,16 +1,14 @@
-import type { FactKey } from '../../facts/fact.ts';
 import type { DieSides } from '../../materials/dice.ts';
-import type { LineAsk } from '../../numbers/checkLine.ts';
 import { answerAsking, ask, askingSays } from '../asking.ts';
 import type { Asked, Asking, Choice, Game, GameState, Move, Need, Play } from '../game.ts';
 import { nextSeat, seatsIn } from '../playGame.ts';
 import { freshState, rolled } from '../rolled.ts';
-import { say, type Sentence, type Words } from '../tell/sentence.ts';
+import { say, type Words } from '../tell/sentence.ts';
 
 /** What every table that is played turn by turn keeps, besides what lies on it. */
 export interface TurnState extends GameState {
   /** What the table waits for. */
-  readonly stage: 'open' | 'claim' | 'say' | 'choose' | 'line';
+  readonly stage: 'open' | 'claim' | 'say' | 'choose';
   readonly asking: Asking | null;
   /** To be said after what is asked now. */
   readonly toAsk: readonly Asked[];
@@ -26,9 +24,6 @@ export type Next =
   /** The table waits for what it waited for. */
   | 'stay'
   | 'choose'
-  | 'line'
-  /** What is left to be said of what was asked together. */
-  | 'asked'
   | { readonly ask: readonly [Asked, ...Asked[]] }
   | { readonly claim: Omit<Asked, 'seat'> }
   | { readonly over: Words };
@@ -68,8 +63,6 @@ export interface TurnRules<R, T> {
   readonly said?: (play: Play<R>, state: TurnState & T, said: Said) => Step<T>;
   /** Nobody was first, or no agreement. */
   readonly unclaimed?: (play: Play<R>, state: TurnState & T) => Step<T>;
-  readonly line?: (play: Play<R>, state: TurnState & T) => { says: Words; ask: LineAsk; mayPass: boolean };
-  readonly lined?: (play: Play<R>, state: TurnState & T, move: MoveOf<'line'> | MoveOf<'pass'>) => Step<T>;
   /** The turn goes with what is asked: whoever is asked is at turn. */
   readonly turnFollows?: true;
   /** The sign changes for everyone. */
@@ -91,8 +84,7 @@ export function turnsOf<R, T extends object>(
     if (next === 'stay') return state;
     if (next === 'pass') return begin(play, { ...state, ...clear, turn: nextSeat(play, state, state.turn) });
     if (next === 'again') return begin(play, { ...state, ...clear });
-    if (next === 'choose' || next === 'line') return { ...state, ...clear, stage: next };
-    if (next === 'asked') return put(state, state.toAsk);
+    if (next === 'choose') return { ...state, ...clear, stage: next };
     if ('ask' in next) return put({ ...state, claimed: null }, next.ask);
     if ('claim' in next) return { ...state, ...clear, stage: 'claim', claimed: next.claim };
     return { ...state, ...clear, stage: 'open', over: next.over };
@@ -153,8 +145,6 @@ export function turnsOf<R, T extends object>(
         }
         case 'choose':
           return { kind: 'choose', seat: state.turn, ...must(rules.choice)(play, state) };
-        case 'line':
-          return { kind: 'line', seat: state.turn, ...must(rules.line)(play, state) };
       }
     },
     act: (play, state, move) => {
@@ -188,13 +178,12 @@ export function turnsOf<R, T extends object>(
           const choice = choices.find(({ key }) => key === move.key) as Choice;
           return take(play, state, must(rules.chosen)(play, state, choice));
         }
-        case 'line':
-        case 'pass':
-          return take(play, state, must(rules.lined)(play, state, move));
         case 'signal':
           return rules.signalled?.(state, move) ?? state;
         case 'calm':
         case 'leave':
+        case 'line':
+        case 'pass':
         case 'stop':
           return state;
       }
@@ -216,25 +205,8 @@ export function turnsOf<R, T extends object>(
   };
 }
 
-function must<F>(hook: F | undefined): F {
+/** A hook that this game has; a game without it never waits for what needs it. */
+export function must<F>(hook: F | undefined): F {
   if (hook === undefined) throw new Error('This game waits for something that it has no rule for.');
   return hook;
 }
-
-/** A fact of the map as it is asked of a seat; without a clock where it lay open before it was chosen. */
-export const askedFact = (
-  seat: number,
-  key: FactKey,
-  shown: string,
-  answer: string,
-  untimed: boolean,
-): Asked => ({
-  seat,
-  item: { kind: 'fact', key },
-  shown,
-  answer,
-  whole: `${shown} = ${answer}`,
-  ...(untimed ? { untimed } : {}),
-});
-
-export type { Sentence };

@@ -14,18 +14,11 @@ interface Roll {
 }
 const listText = (list: readonly number[]) =>
   list.length < 2 ? list.join('') : `${list.slice(0, -1).join(', ')} and ${list.at(-1)}`;
-/** What a card makes of a total: a number's own line, or a special card's name with where it leads. */
+/** What a card makes of a total. */
 interface FromTo {
-  readonly card: string;
   readonly from: number;
   readonly to: number;
 }
-const fromToText = ({ card, from, to }: FromTo) =>
-  /^\d+$/.test(card)
-    ? `${from} ${to < from ? '−' : '+'} ${card} = ${to}`
-    : card === 'rest'
-      ? `${card}: the next player sits out`
-      : `${card}: from ${from} to ${to}`;
 interface Factors {
   readonly a: number;
   readonly b: number;
@@ -45,7 +38,7 @@ interface Hand {
   readonly hand: number;
   readonly seats: number;
 }
-const handText = ({ hand, seats }: Hand, who: Who) => (hand < seats ? who(hand) : 'The pack');
+const handText = ({ hand, seats }: Hand, who: Who, pack: string) => (hand < seats ? who(hand) : pack);
 const cardsText = (count: number) => `${count} ${count === 1 ? 'card' : 'cards'}`;
 
 /** Every sentence of the tables in English: one place, so that another language changes no game. */
@@ -194,12 +187,15 @@ export const english = {
   totalWhichCard: ({ total }: { readonly total: number }) => `The total is ${total}. Which card?`,
   whichCard: (_: None) => 'Which card?',
   lampCard: ({ card }: { readonly card: string }) => card,
-  lampCardSays: (at: FromTo) => `${fromToText(at)}.`,
+  lampNumber: ({ worth, from, to }: FromTo & { readonly worth: number }) =>
+    `${from} ${to < from ? '−' : '+'} ${worth} = ${to}.`,
+  lampSpecial: ({ card, from, to }: FromTo & { readonly card: string }) => `${card}: from ${from} to ${to}.`,
+  lampRest: (_: None) => 'rest: the next player sits out.',
   lampLit: ({ ten }: { readonly ten: number }) => `The lamp of ${ten} is lit.`,
   lampCarried: ({ ten, seat }: Seat & { readonly ten: number }, who: Who) =>
     `${who(seat)} carries the lamp of ${ten} off.`,
-  lampToCarry: (at: FromTo) => `${fromToText(at)}: a lit lamp to carry off.`,
-  lampToLight: (at: FromTo) => `${fromToText(at)}: a lamp is lit.`,
+  lampToCarry: (_: None) => 'A lit lamp to carry off.',
+  lampToLight: (_: None) => 'A lamp is lit.',
   upAgain: (_: None) => 'No lamp is carried off yet: up once more.',
   downAtNothing: (_: None) => 'The total is down at 0.',
   noOpenCard: (_: None) => 'No open card can be played.',
@@ -221,10 +217,10 @@ export const english = {
   faceDownRows: ({ across }: { readonly across: number }) => `Face down in rows of ${across}, from the left`,
 
   // Compared.
-  hand: (at: Hand, who: Who) => handText(at, who),
-  stackOf: (at: Hand, who: Who) => `Stack of ${handText(at, who).replace(/^The /, 'the ')}, from the top`,
+  hand: (at: Hand, who: Who) => handText(at, who, 'The pack'),
+  stackOf: (at: Hand, who: Who) => `Stack of ${handText(at, who, 'the pack')}, from the top`,
   handTakes: ({ cards, ...at }: Hand & { readonly cards: number }, who: Who) =>
-    `${handText(at, who)} takes ${cardsText(cards)}.`,
+    `${handText(at, who, 'The pack')} takes ${cardsText(cards)}.`,
   alike: (_: None) => 'Alike: three face down, and turn again.',
   alikeTooFew: (_: None) => 'Alike, and too few cards to lay.',
   oneSeatLeft: (_: None) => 'One seat is left.',

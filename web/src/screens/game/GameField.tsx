@@ -1,4 +1,4 @@
-import { mendedMark, tell } from '@veldrift/core/games';
+import { tell } from '@veldrift/core/games';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { AskPanel, type AskProps } from './AskPanel.tsx';
@@ -94,9 +94,7 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
             {choosing && by === 'text' && (
               <MendAsk
                 need={choosing}
-                mended={(scene.board?.squares ?? []).flatMap(({ text }) =>
-                  text.startsWith(mendedMark) ? [text] : [],
-                )}
+                mended={(scene.board?.squares ?? []).flatMap(({ text, found }) => (found ? [text] : []))}
                 onChoose={choose}
                 onRefused={setRefused}
               />

@@ -9,12 +9,12 @@ import { pupilsQuery, queryClient, reviewQuery } from '../../app/queries.ts';
 import { useOutboxState } from '../../app/session.tsx';
 import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
 import { localReview } from './localReview.ts';
-import { answersAt } from '../../live/game/gameAnswers.ts';
+import { answersAt, skillsAt } from '../../live/game/gameAnswers.ts';
 import { ReviewBody } from './ReviewBody.tsx';
 
-/** Answers of a play that this device knows of. */
+/** Answers of a play that this device knows of, to facts and to skills. */
 const givenOn = (row: PlayRow, playId: string): number =>
-  isGame(row) ? answersAt(row, playId).length : row.state.answers.length;
+  isGame(row) ? answersAt(row, playId).length + skillsAt(row, playId).length : row.state.answers.length;
 
 /** Whose play it is: at a game's table the pupil of its seat. */
 const pupilAt = (row: PlayRow, playId: string): Pupil =>
@@ -51,7 +51,7 @@ export function Review() {
   const pupil = pupils.data?.find((one) => one.id === sits?.id) ?? sits;
   const complete =
     review.data &&
-    (!row || review.data.answers.length >= givenOn(row, playId)) &&
+    (!row || review.data.answers.length + review.data.skills.length >= givenOn(row, playId)) &&
     review.data.play.endedAt !== null;
   if (review.data && (complete || !row || !pupil)) {
     return (

@@ -3,7 +3,7 @@ import type { Operation } from '../../../facts/operation.ts';
 import { factsInRange } from '../../../facts/range.ts';
 import { shuffled } from '../../../random/random.ts';
 import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
-import { askedFact } from '../../bodies/turns.ts';
+import { askedFact } from '../../askFact.ts';
 import { emptyScene, type Game, type Play } from '../../game.ts';
 import { chanceOf } from '../../playGame.ts';
 import { freshState } from '../../rolled.ts';

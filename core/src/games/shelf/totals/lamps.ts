@@ -5,7 +5,7 @@ import { emptyScene, type Game, type Play } from '../../game.ts';
 import { chanceOf, nextSeat } from '../../playGame.ts';
 import { scoresFrom } from '../../scoring.ts';
 import { oneSetting } from '../../setting.ts';
-import { say, sentences } from '../../tell/sentence.ts';
+import { say, sentences, type Sentence } from '../../tell/sentence.ts';
 import {
   afterCard,
   askAfter,
@@ -173,7 +173,7 @@ export const lamps: Game<LampRules, ChoosingState & Lies> = {
         ...playable(lies),
         ...(rest ? { turn: next } : {}),
         says: sentences(
-          say('lampCardSays', { card: nameOf(card), from: state.total, to: total }),
+          toldOf(card, state.total, total),
           lights ? say('lampLit', { ten }) : carries ? say('lampCarried', { ten, seat: by }) : [],
           home && !isOver ? say('upAgain') : [],
         ),
@@ -222,15 +222,21 @@ export const lamps: Game<LampRules, ChoosingState & Lies> = {
       .sort((a, b) => worth(b) - worth(a));
     if (best === undefined || worth(best) === 0) return null;
     const { total } = afterCard(state, best) as { readonly total: number };
-    const card = nameOf(state.open[best] as LampCard);
-    const says = say(worth(best) === 2 ? 'lampToCarry' : 'lampToLight', {
-      card,
-      from: state.total,
-      to: total,
-    });
-    return { says, worked: [says], move: { kind: 'choose', seat: state.turn, key: String(best) } };
+    const told = toldOf(state.open[best] as LampCard, state.total, total);
+    const why = say(worth(best) === 2 ? 'lampToCarry' : 'lampToLight');
+    return {
+      says: [told, why],
+      worked: [told],
+      move: { kind: 'choose', seat: state.turn, key: String(best) },
+    };
   },
 };
+
+/** What a card made of the total. */
+function toldOf(card: LampCard, from: number, to: number): Sentence {
+  if (card.kind === 'number') return say('lampNumber', { worth: worthOf(card) as number, from, to });
+  return card.special === 'rest' ? say('lampRest') : say('lampSpecial', { card: nameOf(card), from, to });
+}
 
 const nameOf = (card: LampCard): string =>
   card.kind === 'number' ? String(worthOf(card)) : lampSpecialTexts[card.special].name;

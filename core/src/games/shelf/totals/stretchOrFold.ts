@@ -2,7 +2,7 @@ import { factKey, factKeyText } from '../../../facts/fact.ts';
 import { factOr } from '../../../facts/item.ts';
 import type { DieSides } from '../../../materials/dice.ts';
 import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
-import { askedFact } from '../../bodies/turns.ts';
+import { askedFact } from '../../askFact.ts';
 import { emptyScene, type Asked, type Game, type Play } from '../../game.ts';
 import { seatsIn } from '../../playGame.ts';
 import { namedTotals, scoreCount, scoreOf } from '../../scoring.ts';
@@ -71,9 +71,10 @@ export const stretchOrFold: Game<StretchRules, ChoosingState & Lies> = {
       const add = Number(key) - (state.totals[scoreOf(play, state.turn)] as number);
       const total = (state.totals[own] as number) + add;
       // Taken over by another it is added to their own.
-      const said = whole.endsWith(` = ${total}`)
-        ? [say('whole', { whole })]
-        : sentences(say('whole', { whole }), say('addsOwn', { seat: by, add, total }));
+      const said =
+        whole === askSum(by, total - add, add).whole
+          ? [say('whole', { whole })]
+          : sentences(say('whole', { whole }), say('addsOwn', { seat: by, add, total }));
       // One who takes another's turn may be too near the target for it.
       if (total > play.rules.target)
         return {
