@@ -1,6 +1,5 @@
 import {
   createRandom,
-  gamesVersion,
   placeOfSet,
   type FactSet,
   type GamePlan,
@@ -32,7 +31,7 @@ export function gameOn(
   const step = stepFor[set.operation];
   const rules = game?.steps[step]?.rules as object;
   const plan: GamePlan = {
-    version: gamesVersion,
+    version: game?.version ?? 1,
     game: 'outweigh',
     step,
     house: null,

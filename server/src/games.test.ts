@@ -1,4 +1,4 @@
-import { gamesVersion, type GamePlan } from '@veldrift/core';
+import { type GamePlan } from '@veldrift/core';
 import { findGame } from '@veldrift/core/games';
 import type { HouseRules, PupilGame, ReviewPage } from '@veldrift/wire';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
@@ -23,7 +23,7 @@ afterAll(() => house.close());
 const dayMs = 86_400_000;
 const steps = findGame('outweigh')?.steps ?? [];
 const planOf = (over: Partial<GamePlan> = {}): GamePlan => ({
-  version: gamesVersion,
+  version: 2,
   game: 'outweigh',
   step: 2,
   house: null,

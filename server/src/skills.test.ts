@@ -1,4 +1,4 @@
-import { gamesVersion, type GamePlan } from '@veldrift/core';
+import { type GamePlan } from '@veldrift/core';
 import { findGame } from '@veldrift/core/games';
 import type { BatchResult, PupilPage, ReviewPage } from '@veldrift/wire';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
@@ -16,7 +16,7 @@ afterAll(() => house.close());
 
 const dayMs = 86_400_000;
 const plan: GamePlan = {
-  version: gamesVersion,
+  version: 2,
   game: 'outweigh',
   step: 0,
   house: null,

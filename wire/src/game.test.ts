@@ -1,11 +1,11 @@
 import { games } from '@veldrift/core/games';
-import { gamesVersion, type GamePlan, type Move } from '@veldrift/core';
+import { type GamePlan, type Move } from '@veldrift/core';
 import { describe, expect, it } from 'vitest';
 import { childMoveField, gameDealSchema, gamePlanSchema, houseRulesSchema, moveField } from './game.ts';
 
 const id = '01900000-0000-7000-8000-000000000001';
 const plan = (over: Partial<Record<keyof GamePlan, unknown>> = {}) => ({
-  version: gamesVersion,
+  version: 2,
   game: 'outweigh',
   step: 2,
   house: null,

@@ -1,5 +1,6 @@
+import { say, type Text } from './tell/sentence.ts';
 import { answerOf, factKey, factText, type Fact, type FactKey } from '../facts/fact.ts';
-import { isOnMap, skillItem, type Item } from '../facts/item.ts';
+import { factOr, isOnMap, skillItem, type Item } from '../facts/item.ts';
 import { displaySigns, type Operation } from '../facts/operation.ts';
 import type { Asked } from './game.ts';
 
@@ -17,12 +18,8 @@ export function askCards(seat: number, operation: Operation, cards: readonly num
     if (isOnMap(key)) return told(seat, { kind: 'fact', key }, factText(fact), String(answerOf(fact)));
     if (operation === 'div' && right > 0) {
       const [whole, over] = [Math.floor(left / right), left % right];
-      return told(
-        seat,
-        skillItem('quot:rem'),
-        shown,
-        over === 0 ? String(whole) : `${whole} remainder ${over}`,
-      );
+      const answer = over === 0 ? String(whole) : say('remainder', { whole, over });
+      return told(seat, skillItem('quot:rem'), shown, answer);
     }
   }
   const value = numbers.reduce((a, b) =>
@@ -37,17 +34,20 @@ export function askLarger(seat: number, numbers: readonly number[], smaller: boo
   const most = (smaller ? Math.min : Math.max)(...numbers);
   const alike = numbers.filter((one) => one === most).length > 1;
   return {
-    ...told(seat, skillItem('cmp'), numbers.join(' or '), alike ? 'alike' : String(most)),
-    whole: alike ? `${most} and ${most} are alike` : `${most} is ${smaller ? 'smaller' : 'larger'}`,
+    seat,
+    item: skillItem('cmp'),
+    shown: say('largerOf', { numbers }),
+    answer: alike ? say('alikeAnswer') : String(most),
+    whole: alike ? say('areAlike', { number: most }) : say('isMost', { number: most, smaller }),
   };
 }
 
-const told = (seat: number, item: Item, shown: string, answer: string): Asked => ({
+const told = (seat: number, item: Item, shown: string, answer: Text): Asked => ({
   seat,
   item,
   shown,
   answer,
-  whole: `${shown} = ${answer}`,
+  whole: typeof answer === 'string' ? `${shown} = ${answer}` : say('isEqual', { shown, answer }),
 });
 
 /** A number with a proper minus sign. */
@@ -67,4 +67,14 @@ export const askedFact = (
   answer,
   whole: `${shown} = ${answer}`,
   ...(untimed ? { untimed } : {}),
+});
+
+/** A number added to a total: the new total, which nobody reads off the table. */
+export const askSum = (seat: number, total: number, add: number): Asked => ({
+  seat,
+  item: factOr(factKey({ operation: 'add', left: total, right: add }), 'line:add'),
+  shown: `${total} + ${add}`,
+  answer: String(total + add),
+  whole: `${total} + ${add} = ${total + add}`,
+  untimed: true,
 });

@@ -3,6 +3,7 @@ import { isOnMap, skillItem } from '../facts/item.ts';
 import { allLines } from '../numbers/allLines.ts';
 import { expressionText, type Expression, type Sign } from '../numbers/expression.ts';
 import type { Asked, Claimed } from './game.ts';
+import { say } from './tell/sentence.ts';
 import { factsOfLine } from './evidence.ts';
 
 /** What a number is to be made of. */
@@ -28,7 +29,7 @@ export function linesFor({ numbers, signs, least }: Making, target: number): rea
   return lines;
 }
 
-const shownFrom = (numbers: readonly number[], target: number) => `${target} from ${numbers.join(', ')}`;
+const shownFrom = (numbers: readonly number[], target: number) => say('madeFrom', { target, numbers });
 
 /**
  * What is said of a number that is to be made, where it can be; undefined: no line makes it. Where one fact alone makes it that

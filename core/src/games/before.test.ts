@@ -1,15 +1,15 @@
-import { describe, expect, it } from 'vitest';
-import { versionOfTaps } from './before.ts';
 import { findGame } from './catalogue.ts';
 import type { Move } from './game.ts';
-import { gamesVersion } from './gameMode.ts';
 import { resumePlan, type GamePlan } from './gamePlan.ts';
 import { needOf } from './playGame.ts';
+import { describe, expect, it } from 'vitest';
 
 /** Plays as they were kept when a tap still took effect, with where they stood: recorded from the games of then. */
 const kept: readonly {
   readonly game: string;
   readonly step: number;
+  /** 1 where left out. */
+  readonly version?: number;
   readonly moves: readonly Move[];
   readonly scores: readonly number[];
   readonly totals: readonly number[];
@@ -117,6 +117,28 @@ const kept: readonly {
     scores: [0, 0],
     totals: [9, 8],
   },
+  {
+    game: 'true-lines',
+    step: 1,
+    version: 2,
+    moves: [
+      { kind: 'choose', seat: 0, key: 'ask 1 2' },
+      { kind: 'choose', seat: 1, key: 'ask 0 4' },
+      { kind: 'choose', seat: 0, key: 'ask 1 9' },
+      { kind: 'choose', seat: 1, key: 'ask 0 1' },
+      { kind: 'choose', seat: 0, key: 'ask 1 2' },
+      { kind: 'choose', seat: 1, key: 'lay 18 40 30' },
+      { kind: 'choose', seat: 0, key: 'ask 1 1' },
+      { kind: 'choose', seat: 1, key: 'lay 11 20 33' },
+      { kind: 'choose', seat: 0, key: 'lay 24 38 40' },
+      { kind: 'choose', seat: 1, key: 'lay 14 15 40' },
+      { kind: 'choose', seat: 0, key: 'ask 1 1' },
+      { kind: 'choose', seat: 1, key: 'ask 0 4' },
+      { kind: 'choose', seat: 0, key: 'lay 3 22 40' },
+    ],
+    scores: [10, 6],
+    totals: [1, 3],
+  },
 ];
 
 const planOf = (game: string, step: number, version: number): GamePlan => ({
@@ -139,12 +161,12 @@ const planOf = (game: string, step: number, version: number): GamePlan => ({
 
 describe('a play begun when a tap still took effect', () => {
   it.each(kept.map((one) => [one.game, one] as const))('of %s stands where it stood', (_name, one) => {
-    const found = resumePlan(planOf(one.game, one.step, versionOfTaps), one.moves);
+    const found = resumePlan(planOf(one.game, one.step, one.version ?? 1), one.moves);
     expect(found.trouble).toBeNull();
     expect(found.made).toBe(one.moves.length);
     expect(found.told).toHaveLength(one.moves.length);
     // What was chosen last is not said yet: the table of then had counted it.
-    const plan = planOf(one.game, one.step, versionOfTaps);
+    const plan = planOf(one.game, one.step, one.version ?? 1);
     const moves: Move[] = [...one.moves];
     let last = found;
     for (let more = 0; more < 2 && one.game !== 'two-to-hold'; more += 1) {
@@ -158,7 +180,7 @@ describe('a play begun when a tap still took effect', () => {
   });
   it('is not what a play of now is: its moves are held to what is said', () => {
     const [lamps] = kept;
-    const found = resumePlan(planOf('lamps', lamps?.step ?? 0, gamesVersion), lamps?.moves ?? []);
+    const found = resumePlan(planOf('lamps', lamps?.step ?? 0, 2), lamps?.moves ?? []);
     expect(found.trouble).toMatch(/could not be made again/);
   });
 });

@@ -1,5 +1,3 @@
-import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
 import { answerOf, parseFactKey, type FactKey } from '../facts/fact.ts';
 import { factOfItem } from '../facts/item.ts';
 import { createRandom } from '../random/random.ts';
@@ -7,6 +5,9 @@ import { findGame, games, type AnyGame } from './catalogue.ts';
 import type { Move, Play } from './game.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
 import { needOf, playMove, replay } from './playGame.ts';
+import { describe, expect, it } from 'vitest';
+
+import fc from 'fast-check';
 
 const player: ModelPlayer = { right: () => 0.9, sees: 0.3, timeMs: 2000 };
 

@@ -14,15 +14,14 @@ const looked = 6;
  * calms the same. Known facts are those of the state's `calm`.
  */
 export function actCalmly<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S, move: Move): S {
-  const { shake } = game;
   const chance = move.kind === 'go' || (move.kind === 'roll' && !move.shown);
-  if (!shake || !chance) return game.act(play, state, move);
+  if (!game.shake || !chance) return game.act(play, state, move);
   let best: S | undefined;
   let most = -1;
   for (let nth = 0; nth < tries; nth += 1) {
     const draws = state.draws + nth;
     const drawn: S = { ...state, draws };
-    const from = nth === 0 ? drawn : shake(play, drawn, createRandom(mixSeed(play.seed, draws, 3)));
+    const from = nth === 0 ? drawn : game.shake(play, drawn, createRandom(mixSeed(play.seed, draws, 3)));
     const next = game.act(play, from, move);
     const share = knownShare(game, play, next);
     // Nothing is asked, or all of it is known.
@@ -61,16 +60,10 @@ function factsAhead<R, S extends GameState>(
       const step = Math.max(1, Math.floor(need.choices.length / looked));
       return need.choices
         .filter((_, at) => at % step === 0)
-        .flatMap((choice) =>
-          choice.fact !== undefined
-            ? [[need.seat, choice.fact] as const]
-            : factsAhead(
-                game,
-                play,
-                game.act(play, state, { kind: 'choose', seat: need.seat, key: choice.key }),
-                depth - 1,
-              ),
-        );
+        .flatMap(({ key }) => {
+          const chosen = game.act(play, state, { kind: 'choose', seat: need.seat, key });
+          return factsAhead(game, play, chosen, depth - 1);
+        });
     }
     if (need?.kind !== 'say') return found;
     const { seat } = need.asked;

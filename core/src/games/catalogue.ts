@@ -7,36 +7,40 @@ import { firstVoice } from './shelf/first/firstVoice.ts';
 import { turnabout } from './shelf/first/turnabout.ts';
 import type { Game, GameState } from './game.ts';
 import { hundredSweep } from './shelf/make/hundredSweep.ts';
-import { intoTheMiddle } from './intoTheMiddle.ts';
+import { intoTheMiddle } from './shelf/make/intoTheMiddle.ts';
 import { lamps } from './shelf/totals/lamps.ts';
 import { outweigh } from './shelf/compare/outweigh.ts';
 import { stretchOrFold } from './shelf/totals/stretchOrFold.ts';
-import { trueLines } from './trueLines.ts';
+import { trueLines } from './shelf/partners/trueLines.ts';
 import { twoToHold } from './shelf/boards/twoToHold.ts';
-import { underTheLine } from './underTheLine.ts';
-import { whatSlipped } from './whatSlipped.ts';
+import { underTheLine } from './shelf/compare/underTheLine.ts';
+import { whatSlipped } from './shelf/talk/whatSlipped.ts';
 
 /** A game whose rules and state only it knows. */
 export type AnyGame = Game<unknown, GameState>;
 
-/** Every game of the shelf, by family. A new one is a file of its own and a line here. */
-export const games: readonly AnyGame[] = [
-  firstVoice,
+/** Every game of the shelf by its id, in the order of the families. A new one is a line here. */
+export const shelf = {
+  'first-voice': firstVoice,
   turnabout,
   outweigh,
-  underTheLine,
-  bondHunt,
-  trueLines,
-  intoTheMiddle,
-  hundredSweep,
-  coverTheBoard,
-  addThenTimes,
-  factLine,
-  twoToHold,
-  stretchOrFold,
+  'under-the-line': underTheLine,
+  'bond-hunt': bondHunt,
+  'true-lines': trueLines,
+  'into-the-middle': intoTheMiddle,
+  'hundred-sweep': hundredSweep,
+  'cover-the-board': coverTheBoard,
+  'add-then-times': addThenTimes,
+  'fact-line': factLine,
+  'two-to-hold': twoToHold,
+  'stretch-or-fold': stretchOrFold,
   lamps,
-  fillTheField,
-  whatSlipped,
-] as unknown as readonly AnyGame[];
+  'fill-the-field': fillTheField,
+  'what-slipped': whatSlipped,
+} as const satisfies Readonly<Record<string, AnyGame>>;
+
+export type GameId = keyof typeof shelf;
+
+export const games: readonly AnyGame[] = Object.values(shelf);
 
 export const findGame = (id: string): AnyGame | undefined => games.find((one) => one.id === id);

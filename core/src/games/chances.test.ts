@@ -1,11 +1,12 @@
-import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
 import { fractionText } from '../numbers/fraction.ts';
 import { createRandom } from '../random/random.ts';
 import { arrayPlaces, overlap } from './arrayPlaces.ts';
 import { chanceOf } from './playGame.ts';
 import { sentencesOf } from './sentences.ts';
 import { canStretch, expectedTurns, stretchTotals } from './stretch.ts';
+import { describe, expect, it } from 'vitest';
+
+import fc from 'fast-check';
 
 describe('Stretch or fold', () => {
   it('doubles or halves, never over the target', () => {

@@ -4,7 +4,8 @@ import { keySigns } from '../facts/operation.ts';
 import { checkLine, type CheckedLine, type LineAsk } from '../numbers/checkLine.ts';
 import { stepLines, type Expression } from '../numbers/expression.ts';
 import { readLine } from '../numbers/readLine.ts';
-import type { Game, GameState, Move, Play } from './game.ts';
+import type { Claimed, Game, GameState, Move, Play } from './game.ts';
+import { say, written } from './tell/sentence.ts';
 import { needOf } from './playGame.ts';
 import { operationOfSign } from './signOperation.ts';
 
@@ -35,21 +36,29 @@ export function evidenceOf<R, S extends GameState>(
     const { item, shown, answer, untimed, steps = [] } = need.asked;
     const { seat, right } = move;
     return [
-      { seat, item, shown, answer, timed: !untimed, right },
+      { seat, item, shown: written(shown), answer: written(answer), timed: !untimed, right },
       ...(right ? steps.map((key): Evidence => ({ ...shownFact(seat, key), onTheWay: true })) : []),
     ];
   }
   if (move.kind === 'choose' && need.kind === 'choose') {
-    const { fact, claim, judged } = need.choices.find(({ key }) => key === move.key) ?? {};
-    if (judged) return [{ ...judged, seat: move.seat, timed: false, right: true }];
-    if (claim) return [{ ...claim, seat: move.seat, timed: false, right: false }];
-    return fact === undefined ? [] : [shownFact(move.seat, fact)];
+    const { claim, judged } = need.choices.find(({ key }) => key === move.key) ?? {};
+    if (judged) return [{ ...claimed(judged), seat: move.seat, timed: false, right: true }];
+    if (claim) return [{ ...claimed(claim), seat: move.seat, timed: false, right: false }];
+    return [];
   }
   if (move.kind === 'line' && need.kind === 'line') {
     return lineEvidence(move, need.ask, checkLine(move.text, need.ask));
   }
   return [];
 }
+
+/** A claim in words, as it goes on record. */
+const claimed = ({ item, shown, answer, given }: Claimed) => ({
+  item,
+  shown: written(shown),
+  answer: written(answer),
+  ...(given === undefined ? {} : { given: written(given) }),
+});
 
 /** A line shows that a number can be made, and the facts of its steps, each once; one that is not true shows a miss. */
 function lineEvidence(
@@ -60,7 +69,7 @@ function lineEvidence(
   const made = {
     seat,
     item: skillItem('make'),
-    shown: target === undefined ? numbers.join(', ') : `${target} from ${numbers.join(', ')}`,
+    shown: target === undefined ? numbers.join(', ') : written(say('madeFrom', { target, numbers })),
     answer: '',
     given: text.trim().slice(0, 64),
     timed: false,

@@ -1,7 +1,7 @@
-import { evaluate } from 'mathjs';
-import { describe, expect, it } from 'vitest';
 import type { Operation } from '../facts/operation.ts';
 import { games } from './catalogue.ts';
+import { evaluate } from 'mathjs';
+import { describe, expect, it } from 'vitest';
 
 /** What shows that an example is of an operation: its sign, or how it is said. */
 const marks: Readonly<Record<Operation, RegExp>> = {

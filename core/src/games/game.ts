@@ -8,7 +8,7 @@ import type { LineAsk } from '../numbers/checkLine.ts';
 import type { RandomSource } from '../random/random.ts';
 import type { Plot } from './arrayPlaces.ts';
 import type { Setting } from './setting.ts';
-import type { Words } from './tell/sentence.ts';
+import type { Text, Words } from './tell/sentence.ts';
 
 /** The shelves of games, by what is done in them. */
 export const families = ['first', 'compare', 'partners', 'make', 'boards', 'totals', 'talk'] as const;
@@ -22,10 +22,10 @@ export interface Asked {
   /** Facts worked out on the way, which a right answer shows without a clock. */
   readonly steps?: readonly FactKey[];
   /** "7 × 8". */
-  readonly shown: string;
-  readonly answer: string;
+  readonly shown: Text;
+  readonly answer: Text;
   /** "7 × 8 = 56". */
-  readonly whole: string;
+  readonly whole: Text;
   /** More than the fact is worked out before it is said, or it lay open before it was asked: its time tells nothing of the fact. */
   readonly untimed?: true;
 }
@@ -41,11 +41,11 @@ export type Place =
 export interface Claimed {
   readonly item: Item;
   /** "64 from 2, 6, 4". */
-  readonly shown: string;
+  readonly shown: Text;
   /** What is right; empty: nothing is. */
-  readonly answer: string;
+  readonly answer: Text;
   /** What was claimed or said; left out: not known. */
-  readonly given?: string;
+  readonly given?: Text;
 }
 
 /** One thing a seat may choose. */
@@ -56,13 +56,23 @@ export interface Choice {
   readonly at?: Place;
   /** It is for the child to find: not listed before, nor read out. */
   readonly veiled?: true;
-  /** The fact it shows that the child can do, without a clock. */
-  readonly fact?: FactKey;
+  /** The cards that are picked up for it. */
+  readonly cards?: readonly number[];
+  /** The numbers that are laid for it, largest first. */
+  readonly numbers?: readonly number[];
+  /** A card that is asked of another seat. */
+  readonly request?: { readonly seat: number; readonly worth: number };
   /** It claims what does not hold: what goes on record as missed. Not shown before. */
   readonly claim?: Claimed;
   /** What was said and judged right by choosing it: it is there for the tutor alone, and goes on record as right. */
   readonly judged?: Claimed;
 }
+
+/** How a child makes a choice that is not pressed where it lies: cards picked up together, laid into places, or a line typed. */
+export type ChoiceBy =
+  | { readonly kind: 'cards'; readonly least: number; readonly most: number }
+  | { readonly kind: 'places'; readonly numbers: number; readonly placesEach: number }
+  | { readonly kind: 'text' };
 
 /** What the table waits for. */
 export type Need =
@@ -85,8 +95,7 @@ export type Need =
       readonly seat: number;
       readonly says: Words;
       readonly choices: readonly Choice[];
-      /** How a child makes a choice that is not pressed where it lies: cards picked up together, laid into places, or a line typed. */
-      readonly by?: 'cards' | 'places' | 'text';
+      readonly by?: ChoiceBy;
     }
   | {
       readonly kind: 'line';
@@ -177,7 +186,8 @@ export interface SceneRow {
   readonly across?: number;
 }
 export interface SceneSquare {
-  readonly text: string;
+  /** A number or a line as it is written; or a sentence. */
+  readonly text: Text;
   /** Whose mark lies there: a counter, or one that holds it for good. */
   readonly mark: { readonly seat: number | null; readonly held: boolean } | null;
   /** Found by the children, and set beside what was asked. */
@@ -234,7 +244,8 @@ export interface GameStep<Rules> {
 /** A line that could have been played, with its working. */
 export interface BestMove {
   readonly says: Words;
-  readonly worked: readonly Words[];
+  /** Each step as it is written, or in a sentence. */
+  readonly worked: readonly (string | Words)[];
   readonly move: Move | null;
 }
 
@@ -248,11 +259,17 @@ export interface Told {
 
 /**
  * A game: state in, what may happen out. Pure and seeded: the same plan and moves make the same state, so that undo, going
- * on tomorrow, replay and simulation need nothing of their own.
+ * on tomorrow, replay and simulation need nothing of their own. Its functions are methods, so that a catalogue may hold games
+ * of all kinds of rules: what a play was set up by is given back to the same game alone (`openPlan`).
  */
 export interface Game<Rules, State extends GameState> {
   readonly id: string;
   readonly name: string;
+  /**
+   * Goes up when a play begun before would go on otherwise. Plays of a version before are told and gone on with as if what was
+   * chosen in them had been said first: see before.ts.
+   */
+  readonly version: number;
   readonly family: Family;
   readonly told: Told;
   readonly seats: { readonly least: number; readonly most: number };
@@ -262,29 +279,29 @@ export interface Game<Rules, State extends GameState> {
   /** Rules that a room may set otherwise, as house rules. */
   readonly settings: readonly Setting[];
   /** An aid that lies on the table by these rules: what is answered with it in sight is aided. */
-  readonly aidAt?: (rules: Rules) => Aid | null;
+  aidAt?(rules: Rules): Aid | null;
   /** Each seat may have a pack of its own, from 1 to one of these. */
   readonly ownPacks?: readonly number[];
   /** Cards in the order in which they are to be stacked or laid, to be printed; left out where no order matters. */
-  readonly order?: (play: Play<Rules>) => readonly SceneRow[];
-  readonly operations: (rules: Rules) => readonly Operation[];
-  readonly materials: (rules: Rules) => Materials;
-  readonly setUp: (play: Play<Rules>) => State;
-  readonly need: (play: Play<Rules>, state: State) => Need;
+  order?(play: Play<Rules>): readonly SceneRow[];
+  operations(rules: Rules): readonly Operation[];
+  materials(rules: Rules): Materials;
+  setUp(play: Play<Rules>): State;
+  need(play: Play<Rules>, state: State): Need;
   /** The state after a legal move. `playMove` sees to it that it is one. */
-  readonly act: (play: Play<Rules>, state: State, move: Move) => State;
+  act(play: Play<Rules>, state: State, move: Move): State;
   /** The state after a seat has left, where it takes more than going on with the next seat. */
-  readonly leaves?: (play: Play<Rules>, state: State, seat: number) => State;
+  leaves?(play: Play<Rules>, state: State, seat: number): State;
   /**
    * Shuffles what lies hidden and has been seen by nobody; dice are rolled anew of themselves. Left out where the child
    * chooses its facts itself, or where the game would not end on a few of them.
    */
-  readonly shake?: (play: Play<Rules>, state: State, random: RandomSource) => State;
-  readonly scene: (play: Play<Rules>, state: State) => Scene;
+  shake?(play: Play<Rules>, state: State, random: RandomSource): State;
+  scene(play: Play<Rules>, state: State): Scene;
   /** One number for each seat, or one for all where they play together. */
-  readonly scores: (play: Play<Rules>, state: State) => readonly number[];
+  scores(play: Play<Rules>, state: State): readonly number[];
   /** The best that could be done now; null where nothing is chosen. */
-  readonly best: (play: Play<Rules>, state: State) => BestMove | null;
+  best(play: Play<Rules>, state: State): BestMove | null;
 }
 
 /** A move that cannot be made, with a sentence for the table. */

@@ -1,6 +1,3 @@
-/** Raised when rules or moves change, so that a game begun before is read otherwise (`before.ts`) or not at all. */
-export const gamesVersion = 2;
-
 /**
  * How a game lies on the table. `screen`: the app shuffles, deals and rolls. `called`: real cards laid in the printed order,
  * real dice typed. `loose`: real cards shuffled by hand; who took what is judged, the cards are not known.

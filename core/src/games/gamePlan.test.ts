@@ -1,26 +1,27 @@
-import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
 import { answerOf, factKey, parseFactKey } from '../facts/fact.ts';
 import { pairExposure } from '../materials/deckOdds.ts';
 import { deckOf, numberRecipe, packOf } from '../materials/pack.ts';
 import { createRandom } from '../random/random.ts';
+import type { CompareState } from './bodies/compare.ts';
 import { findGame, games, type AnyGame } from './catalogue.ts';
 import { headStarts, longestHeadStartMs } from './claims.ts';
 import { errNow } from './erring.ts';
 import { factsShownSteps, type FactsShown } from './factsShown.ts';
 import { GameError, type Move } from './game.ts';
-import { gameModes, gamesVersion } from './gameMode.ts';
+import { gameModes } from './gameMode.ts';
 import { openPlan, resumePlan, rulesTrouble, type GamePlan } from './gamePlan.ts';
 import { tookSeat } from './looseGame.ts';
 import { modelMove } from './modelPlayer.ts';
 import { needOf, playMove } from './playGame.ts';
 import { valueNow, withSetting } from './setting.ts';
-import type { CompareState } from './bodies/compare.ts';
-import type { TrueState } from './trueState.ts';
-import type { LineState } from './lineState.ts';
+import type { RoundState } from './bodies/rounds.ts';
+import type { TrueState } from './shelf/partners/trueOptions.ts';
+import { describe, expect, it } from 'vitest';
+
+import fc from 'fast-check';
 
 const planOf = (game: AnyGame, over: Partial<GamePlan> = {}): GamePlan => ({
-  version: gamesVersion,
+  version: game.version,
   game: game.id,
   step: 0,
   house: null,
@@ -73,7 +74,7 @@ describe.each(games)('a plan of $name', (game) => {
     }
   });
   it('of another version is refused with a sentence', () => {
-    expect(() => openPlan(planOf(game, { version: gamesVersion + 1 }))).toThrow(/another version of the app/);
+    expect(() => openPlan(planOf(game, { version: game.version + 1 }))).toThrow(/another version of the app/);
     expect(() => openPlan(planOf(game, { seats: game.seats.most + 1 }))).toThrow(GameError);
   });
   it('with a move that is not legal any more stops before it and says so', () => {
@@ -229,7 +230,7 @@ describe('packs of their own in Under the line', () => {
       fc.property(fc.integer(), fc.integer({ min: 1, max: 60 }), (seed, count) => {
         const plan = planOf(game, { seats: 3, seed, packs: [numberRecipe(1, 5), null, numberRecipe(3, 4)] });
         const { play, state } = resumePlan(plan, someMoves(plan, count));
-        const { hands, pile, gone } = state as LineState;
+        const { hands, pile, gone } = state as RoundState;
         // Four of each number: 20 cards, 36 and 8; the smallest pack is out after two rounds.
         const all = [...hands.flat(), ...pile, ...gone];
         expect(all.toSorted((a, b) => a - b)).toEqual(Array.from({ length: 64 }, (_, id) => id));

@@ -1,9 +1,9 @@
 import type { Recipe } from '../materials/pack.ts';
 import { createRandom } from '../random/random.ts';
-import { asMovesNow, versionOfTaps } from './before.ts';
+import { asMovesNow } from './before.ts';
 import { findGame, type AnyGame } from './catalogue.ts';
 import { GameError, type GameState, type Move, type Play } from './game.ts';
-import { gamesVersion, type GameMode } from './gameMode.ts';
+import type { GameMode } from './gameMode.ts';
 import { looseGame } from './looseGame.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
 import { playMove } from './playGame.ts';
@@ -12,6 +12,7 @@ import { settingTrouble } from './setting.ts';
 
 /** A game as it was begun: with its moves, all there is to it. Plain data. */
 export interface GamePlan {
+  /** That of the game when it was begun. */
   readonly version: number;
   readonly game: string;
   /** The step of the game; with house rules the one they came from. */
@@ -46,7 +47,7 @@ export interface OpenGame {
 export function openPlan(plan: GamePlan): OpenGame {
   const found = findGame(plan.game);
   if (!found) throw new GameError(`There is no game \u201c${plan.game}\u201d on this shelf.`);
-  if (plan.version !== gamesVersion && plan.version !== versionOfTaps)
+  if (plan.version > found.version)
     throw new GameError(
       `This play of ${found.name} was begun by another version of the app, whose rules differ. What was played is kept; begin it anew to go on.`,
     );
@@ -90,7 +91,7 @@ export function resumePlan(plan: GamePlan, moves: readonly Move[]): Resumed {
   let state = game.setUp(play);
   for (const [at, move] of moves.entries()) {
     try {
-      if (plan.version === versionOfTaps) {
+      if (plan.version < game.version) {
         const now = asMovesNow(game, play, state, move, act);
         state = act(now.state, now.move);
       } else state = act(state, move);

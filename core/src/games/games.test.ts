@@ -1,6 +1,3 @@
-import fc from 'fast-check';
-import { evaluate } from 'mathjs';
-import { describe, expect, it } from 'vitest';
 import { answerOf, parseFactKey } from '../facts/fact.ts';
 import { isOnMap } from '../facts/item.ts';
 import { operations } from '../facts/operation.ts';
@@ -8,24 +5,25 @@ import { isSkillKey } from '../facts/skill.ts';
 import { allRolls } from '../materials/dice.ts';
 import { packOf } from '../materials/pack.ts';
 import { createRandom, type RandomSource } from '../random/random.ts';
-import type { PartnerState } from './bodies/partners.ts';
+import type { FirstToSayState } from './bodies/firstToSay.ts';
 import { findGame, games, type AnyGame } from './catalogue.ts';
 import { firstClaim, tieMs } from './claims.ts';
-import { boardNumbers, type CoverRules } from './shelf/make/coverTheBoard.ts';
-import type { FirstToSayState } from './bodies/firstToSay.ts';
-import { families, GameError, type GameState, type Move, type Play } from './game.ts';
-import type { MiddleState } from './intoTheMiddle.ts';
-import type { LampState } from './shelf/totals/lamps.ts';
-import { modelMove, type ModelPlayer } from './modelPlayer.ts';
-import type { CompareState } from './bodies/compare.ts';
 import { evidenceOf } from './evidence.ts';
+import { families, GameError, type GameState, type Move, type Play } from './game.ts';
+import { modelMove, type ModelPlayer } from './modelPlayer.ts';
+import { pickedChoices } from './pickedChoices.ts';
 import { legalMoves, moveTrouble, needOf, playMove, replay, seatsIn } from './playGame.ts';
-import type { TrueRules, TrueState } from './trueState.ts';
-import { layings } from './layings.ts';
-import { mendsOf } from './whatSlipped.ts';
-import type { HoldState } from './shelf/boards/twoToHold.ts';
-import type { LineState } from './lineState.ts';
-import { tell } from './tell/sentence.ts';
+import type { HoldState } from './shelf/boards/holdBoard.ts';
+import { boardNumbers, type CoverRules } from './shelf/make/coverBoard.ts';
+import { layings, type TrueRules } from './shelf/partners/layings.ts';
+import type { TrueState } from './shelf/partners/trueOptions.ts';
+import { mendsOf } from './shelf/talk/slips.ts';
+import { tell, written } from './tell/sentence.ts';
+import { testData, type TestData } from './testing/testData.ts';
+import { evaluate } from 'mathjs';
+import { describe, expect, it } from 'vitest';
+
+import fc from 'fast-check';
 
 const longest = 4000;
 
@@ -88,37 +86,13 @@ function playOut(
   return { state, moves };
 }
 
-/** Where every card of a game lies, by its id; games without cards have none. */
-const cardsIn: Readonly<Record<string, (state: never) => readonly (string | number)[]>> = {
-  outweigh: (state: CompareState) => [
-    ...state.stacks.flat(),
-    ...state.turned.flat(),
-    ...state.stake,
-    ...state.won.flat(),
-  ],
-  'under-the-line': (state: LineState) => [...state.pile, ...state.gone, ...state.hands.flat()],
-  'bond-hunt': (state: PartnerState) => [...state.places.filter((id) => id !== null), ...state.taken.flat()],
-  'true-lines': (state: TrueState) => [...state.pile, ...state.hands.flat(), ...state.board],
-  'into-the-middle': (state: MiddleState) => [
-    ...state.pile,
-    ...state.around,
-    state.target,
-    ...state.gone,
-    ...state.won.flat(),
-  ],
-  lamps: (state: LampState) =>
-    [...state.pile, ...state.open, ...state.gone].map((card) =>
-      card.kind === 'number' ? card.id : `${card.special} ${card.copy}`,
-    ),
-};
-
 describe.each(tables)('$name', ({ game, nth, seats, against }) => {
   it('offers only what it accepts, ends, keeps its cards, and replays', () => {
     fc.assert(
       fc.property(fc.integer(), fc.integer(), (seed, moves) => {
         const play = playOf(game, nth, seats, against, seed);
         const before = game.setUp(play);
-        const lie = cardsIn[game.id];
+        const lie = (testData as Readonly<Record<string, TestData>>)[game.id]?.cards;
         const cards = lie?.(before as never).toSorted();
         if (cards) expect(new Set(cards).size).toBe(cards.length);
         let turns = 0;
@@ -222,7 +196,7 @@ describe('the shelf', () => {
     expect(refused({ kind: 'choose', seat: 0, key: '(9 + 9) × 9' }, rolled)).toBe(
       'That cannot be chosen now.',
     );
-    expect(tell(game.best(play, rolled)?.says ?? '')).toBe('(5 + 2) × 6 = 42');
+    expect(tell(game.best(play, rolled)?.says ?? [])).toBe('(5 + 2) × 6 = 42');
     expect(refused({ kind: 'stop' }, rolled)).toBe('played');
   });
 });
@@ -259,6 +233,116 @@ describe('True lines', () => {
   });
 });
 
+describe('a line laid in True lines', () => {
+  const game = findGame('true-lines') as AnyGame;
+  const play = playOf(game, 0, 2, true, 7);
+  const state = game.setUp(play) as TrueState;
+  const need = needOf(game, play, state);
+  const choices = need.kind === 'choose' ? need.choices : [];
+  const line = choices.find((one) => one.cards && !one.claim);
+  const choose = (key = ''): Move => ({ kind: 'choose', seat: 0, key });
+  const said = (seat: number, right: boolean): Move => ({ kind: 'said', seat, right });
+  const laid = playMove(game, play, state, choose(line?.key));
+  it('is no proof until it is said, and lies there only then', () => {
+    expect(evidenceOf(game, play, state, choose(line?.key))).toEqual([]);
+    expect(game.scene(play, laid)).toEqual(game.scene(play, state));
+    expect(needOf(game, play, laid)).toMatchObject({ kind: 'say', asked: { seat: 0, untimed: true } });
+    const on = playMove(game, play, laid, said(0, true)) as TrueState;
+    expect(on.board).toHaveLength(
+      state.board.length + (line?.cards ?? []).filter((id) => state.hands[0]?.includes(id)).length,
+    );
+    expect(on.turn).toBe(1);
+  });
+  it('goes back to the hand where it was not said by whoever laid it', () => {
+    const passed = playMove(game, play, laid, said(0, false));
+    const byOther = playMove(game, play, passed, said(1, true)) as TrueState;
+    const byNobody = playMove(game, play, passed, said(1, false)) as TrueState;
+    for (const on of [byOther, byNobody]) {
+      expect([on.hands, on.board, on.laid, on.turn]).toEqual([state.hands, state.board, state.laid, 1]);
+    }
+    expect(evidenceOf(game, play, passed, said(1, true))).toMatchObject([{ seat: 1, right: true }]);
+  });
+  it('that is not true is a miss with what was claimed, by every three cards that make none', () => {
+    const pack = packOf((play.rules as TrueRules).recipe);
+    const worth = (id: number) => pack[id]?.worth ?? NaN;
+    const all = [...(state.hands[0] ?? []), ...state.board];
+    const untrue = new Set<string>();
+    for (const a of all)
+      for (const b of all)
+        for (const c of all) {
+          if (a === b || b === c || a === c) continue;
+          if ([a, b, c].filter((id) => state.hands[0]?.includes(id)).length < 2) continue;
+          const [x = 0, y = 0, z = 0] = [a, b, c].map(worth).sort((m, n) => m - n);
+          if (x + y !== z) untrue.add([x, y, z].join());
+        }
+    const claims = choices.filter((one) => one.claim);
+    const claimed = claims.map(({ cards }) =>
+      (cards ?? [])
+        .map(worth)
+        .sort((m, n) => m - n)
+        .join(),
+    );
+    expect(claimed.toSorted()).toEqual([...untrue].sort());
+    const [first] = claims;
+    expect(evidenceOf(game, play, state, choose(first?.key))).toMatchObject([
+      { seat: 0, right: false, timed: false, given: first?.claim?.given },
+    ]);
+    const on = playMove(game, play, state, choose(first?.key)) as TrueState;
+    expect([on.hands, on.board, on.turn]).toEqual([state.hands, state.board, 1]);
+  });
+  it('is asked by what is missing where a wild card stands for it', () => {
+    const wild = playOf(game, 1, 1, false, 3);
+    const pack = packOf((wild.rules as TrueRules).recipe);
+    const id = (rank: string, nth = 0) => pack.filter((one) => one.rank === rank)[nth]?.id ?? -1;
+    const hand = [id('2'), id('9'), id('joker')];
+    const dealt = { ...(game.setUp(wild) as TrueState), hands: [hand], board: [] };
+    const now = needOf(game, wild, dealt);
+    const ways = now.kind === 'choose' ? pickedChoices(now, game.scene(wild, dealt), hand) : [];
+    const asked = ways.map(({ key }) => {
+      const next = needOf(game, wild, playMove(game, wild, dealt, choose(key)));
+      return next.kind === 'say' ? `${written(next.asked.shown)}: ${written(next.asked.answer)}` : '';
+    });
+    expect(asked.toSorted()).toEqual(
+      ['2 + 9: 11', '2 + \u25a1 = 9: 7', '\u25a1 + 2 = 9: 7', '9 + 2: 11'].filter((one) =>
+        asked.includes(one),
+      ),
+    );
+    expect(asked).toContain('2 + 9: 11');
+    expect(asked.some((one) => one.includes('\u25a1') && one.endsWith(': 7'))).toBe(true);
+  });
+  it('is found by its faces, whichever of two like cards is picked up', () => {
+    const pack = packOf((play.rules as TrueRules).recipe);
+    const ids = (worth: number) => pack.filter((one) => one.worth === worth).map((one) => one.id);
+    const [three, other] = ids(3);
+    const [four] = ids(4);
+    const [seven] = ids(7);
+    const hand = [three, other, four, seven] as number[];
+    const dealt = { ...state, hands: [hand, []], board: [] };
+    const now = needOf(game, play, dealt);
+    if (now.kind !== 'choose') throw new Error('A line is to be chosen.');
+    const scene = game.scene(play, dealt);
+    for (const picked of [three, other])
+      expect(pickedChoices(now, scene, [picked as number, four as number, seven as number])).toHaveLength(1);
+    expect(pickedChoices(now, scene, [three as number])).toEqual([]);
+  });
+  it('after a card was given is laid by whoever asked, who may not ask again', () => {
+    const given = choices.find(
+      ({ request }) =>
+        request &&
+        state.hands[1]?.some((id) => packOf((play.rules as TrueRules).recipe)[id]?.worth === request.worth),
+    );
+    const on = playMove(game, play, state, choose(given?.key)) as TrueState;
+    expect(on.turn).toBe(0);
+    expect(on.hands.map((hand) => hand.length)).toEqual([8, 6]);
+    const now = needOf(game, play, on);
+    if (now.kind !== 'choose') throw new Error('Its line is to be laid.');
+    expect(now.choices.some((one) => one.request)).toBe(false);
+    expect(now.choices.some((one) => one.cards?.includes(on.hands[0]?.at(-1) ?? -1) && !one.claim)).toBe(
+      true,
+    );
+  });
+});
+
 describe('Cover the board', () => {
   it('has only numbers that some roll makes, and each can be covered', () => {
     for (const [nth, step] of (findGame('cover-the-board') as AnyGame).steps.entries()) {
@@ -282,7 +366,7 @@ describe('Cover the board', () => {
             else {
               expect(kept).toBeUndefined();
               const whole = next.kind === 'say' ? next.asked.whole : '';
-              const [left = '', made] = whole.split(' = ');
+              const [left = '', made] = written(whole).split(' = ');
               expect(evaluate(left.replaceAll('×', '*').replaceAll('÷', '/').replaceAll('−', '-'))).toBe(
                 number,
               );
@@ -308,8 +392,8 @@ describe('What slipped?', () => {
     expect(evidenceOf(game, play, state, choose(mend?.key ?? ''))).toMatchObject([
       {
         item: { key: 'mend' },
-        shown: slipped?.text,
-        given: tell(mend?.says ?? ''),
+        shown: written(slipped?.text ?? ''),
+        given: tell(mend?.says ?? []),
         right: true,
         timed: false,
       },
@@ -347,7 +431,7 @@ describe('What slipped?', () => {
             const found = mendsOf({ operation, left, right }, claimed, 10);
             expect(found).toHaveLength(expected.length);
             for (const { says } of found) {
-              const [line, answer] = says
+              const [line, answer] = tell(says)
                 .replaceAll('×', '*')
                 .replaceAll('÷', '/')
                 .replaceAll('−', '-')
@@ -527,7 +611,7 @@ describe('worked lines', () => {
           turns += 1;
           if (turns % 4 !== 1) return;
           for (const line of game.best(play, state)?.worked ?? [])
-            for (const part of tell(line).split(/[,;:] /)) {
+            for (const part of written(line).split(/[,;:] /)) {
               const sides = part.split(' = ');
               if (sides.length !== 2 || /[a-z]/.test(part)) continue;
               const [left, right] = sides.map((side) =>

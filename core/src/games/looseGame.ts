@@ -2,7 +2,8 @@ import type { AnyGame } from './catalogue.ts';
 import { emptyScene, type GameState, type Move, type Play } from './game.ts';
 import { nextSeat, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
-import { namedScores, scoreCount, scoreOf } from './scoring.ts';
+import { say } from './tell/sentence.ts';
+import { namedTotals, scoreCount, scoreOf } from './scoring.ts';
 
 /** A game with real cards shuffled by hand: the cards are not known, who took what is. */
 export interface LooseState extends GameState {
@@ -31,20 +32,20 @@ export function looseGame(of: AnyGame): AnyGame {
     need: (play, state) => ({
       kind: 'choose',
       seat: state.turn,
-      says: first ? 'Who took it?' : `Seat ${state.turn + 1}: right?`,
+      says: first ? say('whoTook') : say('wasRight', { seat: state.turn }),
       choices: [
         ...(first ? seatsIn(play, state) : [state.turn]).map((seat) => ({
           key: `s${seat}`,
-          says: first && seatsIn(play, state).length > 1 ? `Seat ${seat + 1} took it` : 'Right',
+          says: first && seatsIn(play, state).length > 1 ? say('tookIt', { seat }) : say('right'),
         })),
-        { key: nobody, says: first ? 'Nobody' : 'Not right' },
+        { key: nobody, says: say(first ? 'nobody' : 'notRight') },
       ],
     }),
     act: (play, state, move) => act(play, state as LooseState, move),
     leaves: (_play, state) => state,
     scene: (play, state) => ({
       ...emptyScene,
-      totals: namedScores(play, (state as LooseState).points, 'Together'),
+      totals: namedTotals(play, (state as LooseState).points, say('together')),
     }),
     scores: (_play, state) => (state as LooseState).points,
     best: () => null,
@@ -55,11 +56,11 @@ function act(play: Play<unknown>, state: LooseState, move: Move): LooseState {
   if (move.kind !== 'choose') return state;
   const seat = tookSeat(move.key);
   const on = { ...state, turns: state.turns + 1, turn: nextSeat(play, state, state.turn) };
-  if (seat === null) return { ...on, says: 'Nobody took it.' };
+  if (seat === null) return { ...on, says: say('nobodyTook') };
   const own = scoreOf(play, seat);
   return {
     ...on,
     points: state.points.map((count, at) => (at === own ? count + 1 : count)),
-    says: `Seat ${seat + 1} takes it.`,
+    says: say('takesIt', { seat }),
   };
 }

@@ -1,7 +1,8 @@
-import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
 import type { Move } from './game.ts';
 import { roles, rolesNow, roundsPlayed } from './roles.ts';
+import { describe, expect, it } from 'vitest';
+
+import fc from 'fast-check';
 
 describe('roles', () => {
   it('lie on seats that play, on different ones as far as there are, and come to every seat in as many rounds', () => {

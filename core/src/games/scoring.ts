@@ -28,11 +28,3 @@ export const namedTotals = (
   together: Sentence,
 ): { readonly name: Sentence; readonly value: number }[] =>
   totals.map((value, seat) => ({ name: play.against ? say('seat', { seat }) : together, value }));
-
-/** Scores with the names they stand under on the table; `together` where everyone shares one. */
-export const namedScores = (
-  play: Pick<Play<unknown>, 'against'>,
-  scores: readonly number[],
-  together: string,
-): { readonly name: string; readonly value: number }[] =>
-  scores.map((value, seat) => ({ name: play.against ? `Seat ${seat + 1}` : together, value }));

@@ -11,7 +11,6 @@ import {
   readTurns,
   type Answer,
   createRandom,
-  gamesVersion,
   type GamePlan,
 } from '@veldrift/core';
 import { findGame, modelMove, resumePlan } from '@veldrift/core/games';
@@ -137,7 +136,7 @@ const drill: { readonly row: TurnsRow; readonly step: Step } = {
 
 const firstVoice = findGame('first-voice') as NonNullable<ReturnType<typeof findGame>>;
 const gamePlan: GamePlan = {
-  version: gamesVersion,
+  version: firstVoice.version,
   game: firstVoice.id,
   step: 1,
   house: null,

@@ -1,4 +1,4 @@
-import { gamesVersion, type Answer, type GamePlan, type Move } from '@veldrift/core';
+import { type Answer, type GamePlan, type Move } from '@veldrift/core';
 import { findGame } from '@veldrift/core/games';
 import { newPupilInput, type Pupil } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
@@ -65,7 +65,7 @@ export function madeGame(seats: readonly GameSeat[], moves: readonly KeptMove[] 
     throw new Error('A game needs a pupil at it.');
   const game = findGame('outweigh');
   const plan: GamePlan = {
-    version: gamesVersion,
+    version: 2,
     game: 'outweigh',
     step: 2,
     house: null,

@@ -1,5 +1,5 @@
-import type { Asked, Choice, Game, Play } from '../game.ts';
-import type { Words } from '../tell/sentence.ts';
+import type { Asked, Choice, ChoiceBy, Game, Play } from '../game.ts';
+import type { Text, Words } from '../tell/sentence.ts';
 import {
   must,
   turnsOf,
@@ -35,7 +35,7 @@ export interface Choosing<R, T> {
   ) => Change<T> & { readonly next?: Step<T>['next'] };
   readonly asksWhich: (play: Play<R>, state: ChoosingState & T) => Words;
   /** How it is chosen, where it is not pressed where it lies. */
-  readonly by?: 'cards' | 'places' | 'text';
+  readonly by?: (rules: R) => ChoiceBy;
   readonly options: (play: Play<R>, state: ChoosingState & T) => readonly Option[];
   /** Where there is one thing to do it need not be chosen. */
   readonly oneIsDone?: true;
@@ -46,10 +46,10 @@ export interface Choosing<R, T> {
     play: Play<R>,
     state: ChoosingState & T,
     option: Option,
-    said: { readonly by: number; readonly whole: string },
+    said: { readonly by: number; readonly whole: Text },
   ) => Step<T>;
   /** What was chosen was said by nobody. */
-  readonly unsaid: (play: Play<R>, state: ChoosingState & T, option: Option, whole: string) => Step<T>;
+  readonly unsaid: (play: Play<R>, state: ChoosingState & T, option: Option, whole: Text) => Step<T>;
   /** What is left to be said when another seat has taken it over; what the first was to say, where left out. */
   readonly leftFor?: (
     play: Play<R>,
@@ -102,7 +102,7 @@ export function choosing<R, T extends object>(
     choice: (play, state) => ({
       says: game.asksWhich(play, state),
       choices: game.options(play, state).map(({ asks: _asks, ...choice }) => choice),
-      ...(game.by ? { by: game.by } : {}),
+      ...(game.by ? { by: game.by(play.rules) } : {}),
     }),
     chosen: (play, state, { key }) => choose(play, state, optionOf(play, state, key), {}, state.says),
     said: (play, state, { asked: { whole }, by, left }) => {
@@ -117,7 +117,7 @@ export function choosing<R, T extends object>(
     },
     leaves: (play, state, seat) => {
       const own = game.leaves?.(play, state, seat);
-      if (own) return step(own);
+      if (own) return step(own, own.next === 'stay' ? {} : { chosen: null });
       // What it was choosing, or what it chose, is chosen anew by whoever is at turn now.
       return state.stage === 'choose' || (state.stage === 'say' && state.chooser === seat)
         ? toChoose(play, state, { chosen: null }, state.says)

@@ -8,7 +8,7 @@ import { say, type Words } from '../tell/sentence.ts';
 /** What every table that is played turn by turn keeps, besides what lies on it. */
 export interface TurnState extends GameState {
   /** What the table waits for. */
-  readonly stage: 'open' | 'claim' | 'say' | 'choose';
+  readonly stage: 'open' | 'claim' | 'say' | 'choose' | 'line';
   readonly asking: Asking | null;
   /** To be said after what is asked now. */
   readonly toAsk: readonly Asked[];
@@ -24,6 +24,7 @@ export type Next =
   /** The table waits for what it waited for. */
   | 'stay'
   | 'choose'
+  | 'line'
   | { readonly ask: readonly [Asked, ...Asked[]] }
   | { readonly claim: Omit<Asked, 'seat'> }
   | { readonly over: Words };
@@ -61,6 +62,10 @@ export interface TurnRules<R, T> {
   readonly choice?: (play: Play<R>, state: TurnState & T) => Omit<NeedOf<'choose'>, 'kind' | 'seat'>;
   readonly chosen?: (play: Play<R>, state: TurnState & T, choice: Choice) => Step<T>;
   readonly said?: (play: Play<R>, state: TurnState & T, said: Said) => Step<T>;
+  /** A line is to be written, or passed. */
+  readonly line?: (play: Play<R>, state: TurnState & T) => Omit<NeedOf<'line'>, 'kind' | 'seat'>;
+  readonly written?: (play: Play<R>, state: TurnState & T, text: string) => Step<T>;
+  readonly passed?: (play: Play<R>, state: TurnState & T) => Step<T>;
   /** Nobody was first, or no agreement. */
   readonly unclaimed?: (play: Play<R>, state: TurnState & T) => Step<T>;
   /** The turn goes with what is asked: whoever is asked is at turn. */
@@ -84,7 +89,7 @@ export function turnsOf<R, T extends object>(
     if (next === 'stay') return state;
     if (next === 'pass') return begin(play, { ...state, ...clear, turn: nextSeat(play, state, state.turn) });
     if (next === 'again') return begin(play, { ...state, ...clear });
-    if (next === 'choose') return { ...state, ...clear, stage: next };
+    if (next === 'choose' || next === 'line') return { ...state, ...clear, stage: next };
     if ('ask' in next) return put({ ...state, claimed: null }, next.ask);
     if ('claim' in next) return { ...state, ...clear, stage: 'claim', claimed: next.claim };
     return { ...state, ...clear, stage: 'open', over: next.over };
@@ -145,6 +150,8 @@ export function turnsOf<R, T extends object>(
         }
         case 'choose':
           return { kind: 'choose', seat: state.turn, ...must(rules.choice)(play, state) };
+        case 'line':
+          return { kind: 'line', seat: state.turn, ...must(rules.line)(play, state) };
       }
     },
     act: (play, state, move) => {
@@ -180,10 +187,12 @@ export function turnsOf<R, T extends object>(
         }
         case 'signal':
           return rules.signalled?.(state, move) ?? state;
+        case 'line':
+          return take(play, state, must(rules.written)(play, state, move.text));
+        case 'pass':
+          return take(play, state, must(rules.passed)(play, state));
         case 'calm':
         case 'leave':
-        case 'line':
-        case 'pass':
         case 'stop':
           return state;
       }

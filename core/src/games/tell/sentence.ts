@@ -9,8 +9,8 @@ export type Sentence = {
   [K in SentenceId]: { readonly id: K; readonly values: ValuesOf<K> };
 }[SentenceId];
 
-/** One or more sentences, or (of games not yet told as data) words as they stand. */
-export type Words = string | Sentence | readonly Sentence[];
+/** One or more sentences. */
+export type Words = Sentence | readonly Sentence[];
 
 /** A sentence with what stands in it. */
 export function say<K extends SentenceId>(
@@ -23,17 +23,23 @@ export function say<K extends SentenceId>(
 /** "Seat 1", where nobody's name is known. */
 export const seatName: Who = (seat) => `Seat ${seat + 1}`;
 
+type Teller = (told: { readonly id: string; readonly values: unknown }) => string;
+
 /** Puts sentences into words, with the names of those who sit there. */
 export function tell(words: Words, names: readonly string[] = []): string {
   const who: Who = (seat) => names[seat] ?? seatName(seat);
-  if (typeof words === 'string')
-    return words.replace(/\b[Ss]eat (\d)\b/g, (whole, digit: string) => names[Number(digit) - 1] ?? whole);
-  const list = Array.isArray(words) ? (words as readonly Sentence[]) : [words as Sentence];
-  return list
-    .map((one) => (english[one.id] as (values: unknown, who: Who) => string)(one.values, who))
-    .join(' ');
+  const one: Teller = ({ id, values }) =>
+    (english[id as SentenceId] as (values: unknown, who: Who, tell: Teller) => string)(values, who, one);
+  return ('id' in words ? [words] : words).map(one).join(' ');
 }
 
 /** Sentences one after another. */
 export const sentences = (...parts: readonly (Sentence | readonly Sentence[])[]): readonly Sentence[] =>
   parts.flat();
+
+/** As it is written, or a sentence: "7 × 8", "which is larger". */
+export type Text = string | Sentence;
+
+/** What is written as it stands, or told. */
+export const written = (text: Text | Words, names: readonly string[] = []): string =>
+  typeof text === 'string' ? text : tell(text, names);

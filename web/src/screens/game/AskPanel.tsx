@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { diceWords, factOfItem, rollTrouble } from '@veldrift/core';
-import { tell, type Move, type Need } from '@veldrift/core/games';
+import { tell, written, type Move, type Need } from '@veldrift/core/games';
 import { useState } from 'react';
 import { Keypad } from '../../live/Keypad.tsx';
 import type { TypedAnswer } from '../../live/typedAnswer.ts';
@@ -109,12 +109,12 @@ function SayAsk({
   onDelete,
   onEnter,
 }: AskProps & { readonly need: Extract<Need, { kind: 'say' }> }) {
-  const pad = view.keypad && /^\d+$/.test(need.asked.answer);
+  const pad = view.keypad && /^\d+$/.test(written(need.asked.answer));
   return (
     <div className={`ask-say ${pad ? 'with-pad' : ''}`}>
       <div className="asked">
         <p className="ask-who">{view.names[need.asked.seat]}</p>
-        <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={need.asked.shown} />
+        <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={written(need.asked.shown)} />
         {pad && <TypedLine typed={typed} />}
       </div>
       {pad && <Keypad onDigit={onDigit} onDelete={onDelete} onEnter={onEnter} />}
@@ -148,7 +148,7 @@ function ClaimAsk({
     <div className="ask-claim">
       <div className="claim-side">{need.seats.slice(0, half).map(zone)}</div>
       <div className="asked">
-        <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={need.asked.shown} />
+        <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={written(need.asked.shown)} />
       </div>
       <div className="claim-side">{need.seats.slice(half).map(zone)}</div>
     </div>

@@ -1,4 +1,4 @@
-import { tell, evidenceOf, playMove } from '@veldrift/core/games';
+import { playMove, say, tell, written } from '@veldrift/core/games';
 import type { LiveGame } from '../../live/game/useGame.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
 
@@ -23,7 +23,7 @@ export function BestLine({
       {found && found.worked.length > 1 && (
         <ul className="numeral">
           {found.worked.slice(0, 40).map((line, nth) => (
-            <li key={nth}>{tell(line, names)}</li>
+            <li key={nth}>{written(line, names)}</li>
           ))}
         </ul>
       )}
@@ -45,7 +45,5 @@ function bestBefore({ game, play, moves }: LiveGame) {
   if (!best || !made) return null;
   // What was played was the best: say so by its facts alone.
   const same = best.move !== null && JSON.stringify(best.move) === JSON.stringify(made);
-  return same && evidenceOf(game, play, state, made).length > 0
-    ? { ...best, says: `That was it. ${tell(best.says)}` }
-    : best;
+  return same ? { ...best, says: [say('thatWasIt'), best.says].flat() } : best;
 }

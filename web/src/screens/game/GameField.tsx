@@ -1,4 +1,4 @@
-import { tell } from '@veldrift/core/games';
+import { tell, written } from '@veldrift/core/games';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { AskPanel, type AskProps } from './AskPanel.tsx';
@@ -6,7 +6,7 @@ import { FieldPlot } from './FieldPlot.tsx';
 import { GameScene } from './GameScene.tsx';
 import { MendAsk } from './MendAsk.tsx';
 import { PlaceAsk } from './PlaceAsk.tsx';
-import { TrueLineAsk } from './TrueLineAsk.tsx';
+import { CardsAsk } from './CardsAsk.tsx';
 
 /** The child's side of a game: what happened, what lies there, what is asked, and the shelf for an aid. */
 export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: ReactNode }) {
@@ -29,7 +29,7 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
   const asks = need.kind === 'say' || need.kind === 'claim';
   // While cards are laid into places, those of the seat lie there.
   const shown =
-    by === 'places' && choosing
+    by?.kind === 'places' && choosing
       ? { ...view, scene: { ...scene, rows: scene.rows.filter((row) => row.seat !== choosing.seat) } }
       : view;
   return (
@@ -48,14 +48,14 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
           view={shown}
           onChoose={choose}
           onRefused={setRefused}
-          {...(by === 'cards'
+          {...(by?.kind === 'cards'
             ? {
                 picked,
                 onPick: (card: number) =>
                   setPicked(
                     picked.includes(card)
                       ? picked.filter((one) => one !== card)
-                      : [...picked, card].slice(-3),
+                      : [...picked, card].slice(-by.most),
                   ),
               }
             : {})}
@@ -71,19 +71,21 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
         )}
       </div>
       <div className="game-ask">
-        {choosing && by === 'cards' ? (
-          <TrueLineAsk
+        {choosing && by?.kind === 'cards' ? (
+          <CardsAsk
             key={tell(need.says) + tell(view.says)}
             need={choosing}
             names={names}
+            scene={scene}
             picked={picked}
             onChoose={choose}
             onRefused={setRefused}
           />
-        ) : choosing && by === 'places' && own ? (
+        ) : choosing && by?.kind === 'places' && own ? (
           <PlaceAsk
             key={choosing.seat}
             need={choosing}
+            by={by}
             cards={own.cards}
             frame={view.frame}
             onChoose={choose}
@@ -91,10 +93,12 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
           />
         ) : (
           <>
-            {choosing && by === 'text' && (
+            {choosing && by?.kind === 'text' && (
               <MendAsk
                 need={choosing}
-                mended={(scene.board?.squares ?? []).flatMap(({ text, found }) => (found ? [text] : []))}
+                mended={(scene.board?.squares ?? []).flatMap(({ text, found }) =>
+                  found ? [written(text, names)] : [],
+                )}
                 onChoose={choose}
                 onRefused={setRefused}
               />

@@ -1,4 +1,4 @@
-import { tell, type Scene, type SceneRow } from '@veldrift/core/games';
+import { tell, written, type Scene, type SceneRow } from '@veldrift/core/games';
 import { useState } from 'react';
 import { Die } from '../../parts/table/Die.tsx';
 import { GridBoard } from '../../parts/table/GridBoard.tsx';
@@ -179,7 +179,8 @@ function SceneBoardView({
 }) {
   const board = view.scene.board;
   if (!board) return null;
-  const wide = board.squares.some((one) => one.text.length > 12);
+  const texts = board.squares.map((one) => written(one.text, view.names));
+  const wide = texts.some((text) => text.length > 12);
   const chooses =
     view.need.kind === 'choose' && view.need.choices.some(({ at }) => at !== undefined && 'square' in at);
   return (
@@ -187,13 +188,13 @@ function SceneBoardView({
       name={tell(board.name, view.names)}
       across={board.across}
       className={`${wide ? 'wide' : ''} across-${board.across}`}
-      squares={board.squares.map(({ text, mark }, nth) => ({
+      squares={board.squares.map(({ mark }, nth) => ({
         key: String(nth),
-        label: `${text}${mark ? `, ${markWords(mark, view.names)}` : ''}`,
+        label: `${texts[nth]}${mark ? `, ${markWords(mark, view.names)}` : ''}`,
         className: `${mark ? `marked seat-${mark.seat ?? 'all'} ${mark.held ? 'held' : ''}` : ''}`,
         content: (
           <>
-            <span className="numeral">{text}</span>
+            <span className="numeral">{texts[nth]}</span>
             {mark && <SeatMark seat={mark.seat} held={mark.held} />}
           </>
         ),
@@ -207,8 +208,8 @@ function SceneBoardView({
               else if (square)
                 onRefused(
                   square.mark
-                    ? `${square.text} is taken.`
-                    : `${square.text} cannot be made with these, or not now.`,
+                    ? `${texts[nth]} is taken.`
+                    : `${texts[nth]} cannot be made with these, or not now.`,
                 );
             }
           : undefined

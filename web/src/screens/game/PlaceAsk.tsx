@@ -1,10 +1,11 @@
 import Button from '@mui/material/Button';
-import { tell, type Need, type SceneCard } from '@veldrift/core/games';
+import { tell, type ChoiceBy, type Need, type SceneCard } from '@veldrift/core/games';
 import { useState } from 'react';
 import { cardWords, PlayingCard } from '../../parts/table/PlayingCard.tsx';
 
 interface Props {
   readonly need: Extract<Need, { kind: 'choose' }>;
+  readonly by: Extract<ChoiceBy, { kind: 'places' }>;
   readonly cards: readonly SceneCard[];
   /** The places have headed columns. */
   readonly frame: boolean;
@@ -12,11 +13,16 @@ interface Props {
   readonly onRefused: (says: string) => void;
 }
 
-const heads = ['Tens', 'Ones', 'Tens', 'Ones'] as const;
+const headNames = ['Ones', 'Tens', 'Hundreds', 'Thousands', 'Ten thousands'] as const;
 
-/** Four cards laid into two numbers of tens and ones: a card, then its place, by touch or by key. */
-export function PlaceAsk({ need, cards, frame, onChoose, onRefused }: Props) {
-  const [places, setPlaces] = useState<readonly (number | null)[]>([null, null, null, null]);
+/** Cards laid into the places of one number or several: a card, then its place, by touch or by key. */
+export function PlaceAsk({ need, by, cards, frame, onChoose, onRefused }: Props) {
+  const { numbers, placesEach } = by;
+  const heads = Array.from(
+    { length: numbers * placesEach },
+    (_, place) => headNames[placesEach - 1 - (place % placesEach)] ?? '',
+  );
+  const [places, setPlaces] = useState<readonly (number | null)[]>(heads.map(() => null));
   const [held, setHeld] = useState<number | null>(null);
   const cardAt = (place: number) => cards.find((one) => one.id === places[place]);
   const free = cards.filter((one) => !places.includes(one.id));
@@ -29,25 +35,33 @@ export function PlaceAsk({ need, cards, frame, onChoose, onRefused }: Props) {
   };
   const lay = (at: number) => {
     const worths = places.map((_, place) => cardAt(place)?.worth ?? null);
-    const [a, b, c, d] = worths;
-    if (a == null || b == null || c == null || d == null) return onRefused('Lay all four cards first.');
-    const [one, other] = [10 * a + b, 10 * c + d];
-    const key = one >= other ? `${one},${other}` : `${other},${one}`;
-    if (need.choices.some((choice) => choice.key === key)) onChoose(key, at);
-    else onRefused('These cards cannot be laid so.');
+    if (worths.includes(null)) return onRefused('Lay all the cards first.');
+    const own = Array.from({ length: numbers }, (_, nth) =>
+      worths
+        .slice(nth * placesEach, (nth + 1) * placesEach)
+        .reduce<number>((sum, one) => 10 * sum + (one ?? 0), 0),
+    ).sort((one, other) => other - one);
+    const laid = need.choices.find((one) => one.numbers?.join() === own.join());
+    if (laid) onChoose(laid.key, at);
+    else
+      onRefused(
+        worths.some((one, place) => one === 0 && place % placesEach === 0)
+          ? 'No number begins with 0.'
+          : 'These cards cannot be laid so.',
+      );
   };
-  const none = need.choices.find(({ key }) => key === 'none');
+  const none = need.choices.find((one) => one.numbers === undefined);
   return (
     <div className="ask-places">
-      <div className="places" role="group" aria-label="Two numbers of tens and ones">
+      <div className="places" role="group" aria-label={numbers === 1 ? 'The number' : 'The numbers'}>
         {heads.map((head, place) => {
           const card = cardAt(place);
           return (
             <button
               key={place}
               type="button"
-              className={`place ${place === 1 ? 'gap' : ''} ${frame ? `headed ${head.toLowerCase()}` : ''}`}
-              aria-label={`${head} of number ${place < 2 ? 1 : 2}: ${card ? cardWords(card) : 'empty'}`}
+              className={`place ${place % placesEach === placesEach - 1 && place < heads.length - 1 ? 'gap' : ''} ${frame ? `headed ${head.toLowerCase().replace(' ', '-')}` : ''}`}
+              aria-label={`${head}${numbers === 1 ? '' : ` of number ${Math.floor(place / placesEach) + 1}`}: ${card ? cardWords(card) : 'empty'}`}
               onClick={() => put(place)}
             >
               {frame && <span>{head}</span>}

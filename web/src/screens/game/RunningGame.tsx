@@ -1,5 +1,5 @@
 import { factOfItem, operationNames, packOf, type Judgement, type Recipe } from '@veldrift/core';
-import { tell, rolesNow, roundsPlayed, seatsIn, type FirstToSayRules } from '@veldrift/core/games';
+import { written, tell, rolesNow, roundsPlayed, seatsIn, type FirstToSayRules } from '@veldrift/core/games';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { GameRow } from '../../app/deviceDb.ts';
@@ -127,7 +127,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
           </p>
         ) : playing && !over && erring && saying ? (
           <div className="told missed">
-            <p className="told-fact numeral">{saying.asked.whole}</p>
+            <p className="told-fact numeral">{written(saying.asked.whole)}</p>
             <p className="told-say">Said right, together.</p>
             <LiveKey className="live-key told-turn" onPress={(at) => judge('right', at)}>
               Said <kbd aria-hidden>Space</kbd>

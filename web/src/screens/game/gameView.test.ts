@@ -1,16 +1,16 @@
-import { createRandom, gamesVersion, type GamePlan } from '@veldrift/core';
-import { tell, games, legalMoves, modelMove, openPlan, playMove } from '@veldrift/core/games';
+import { createRandom, type GamePlan } from '@veldrift/core';
+import { say, tell, games, legalMoves, modelMove, openPlan, playMove } from '@veldrift/core/games';
 import { describe, expect, it } from 'vitest';
 import { choiceAtCard, choiceAtSquare, listedChoices, viewOf } from './gameView.ts';
 
 describe('names', () => {
   it('stand where a game says seats', () => {
-    const names = ['Tove', 'Rafi'];
-    expect(tell('Seat 1 takes 4.', names)).toBe('Tove takes 4.');
-    expect(tell('Spares of seat 2', names)).toBe('Spares of Rafi');
-    // A number that is no seat, and a seat nobody sits on, stay as they are.
-    expect(tell('Place a counter on 12.', names)).toBe('Place a counter on 12.');
-    expect(tell('seat 3 leaves', names)).toBe('seat 3 leaves');
+    const names = ['Tove', 'Seat 1'];
+    expect(tell(say('takes', { seat: 0, count: 4 }), names)).toBe('Tove takes 4.');
+    // A name is never read as a seat.
+    expect(tell(say('sparesOf', { seat: 1 }), names)).toBe('Spares of Seat 1');
+    expect(tell(say('placeOn', { total: 12 }), names)).toBe('Place a counter on 12.');
+    expect(tell(say('leaves', { seat: 2 }), names)).toBe('Seat 3 leaves; the others go on.');
   });
 });
 
@@ -20,7 +20,7 @@ describe.each(games)('the field of $name', (game) => {
   it('offers every move on the table or in the list, and lists nothing the child is to find', () => {
     for (const [step, { rules }] of game.steps.entries()) {
       const plan: GamePlan = {
-        version: gamesVersion,
+        version: game.version,
         game: game.id,
         step,
         house: null,

@@ -1,15 +1,20 @@
 import { skillItem } from '@veldrift/core';
-import type { Choice } from '@veldrift/core/games';
+import { say, type Choice } from '@veldrift/core/games';
 import { describe, expect, it } from 'vitest';
 import { readMend } from './readMend.ts';
 
 const claimed = { item: skillItem('mend'), shown: '7 + 8 = 16', answer: '' };
-const mend = (key: string, says: string): Choice => ({ key, says, veiled: true, judged: claimed });
+const mend = (key: string, text: string): Choice => ({
+  key,
+  says: say('square', { text }),
+  veiled: true,
+  judged: claimed,
+});
 const choices: readonly Choice[] = [
   mend('answer', '7 + 8 = 15'),
   mend('left', '8 + 8 = 16'),
-  { key: 'none', says: 'That does not mend it', claim: claimed },
-  { key: 'next', says: 'The next one' },
+  { key: 'none', says: say('mendsNothing'), claim: claimed },
+  { key: 'next', says: say('theNextOne') },
 ];
 
 describe('a mend as typed', () => {

@@ -1,3 +1,4 @@
+import { written } from '@veldrift/core/games';
 import type { Aid, Operation } from '@veldrift/core';
 import { useEffect } from 'react';
 import type { GameRow } from '../../app/deviceDb.ts';
@@ -53,7 +54,7 @@ export function useGameScreen({
       onAnswer: ({ promptId: of, typed, latencyMs, voided }) => {
         if (of !== promptId || need.kind !== 'say') return;
         onAnswered(
-          game.judge(typed === need.asked.answer ? 'right' : 'wrong', performance.now(), {
+          game.judge(typed === written(need.asked.answer) ? 'right' : 'wrong', performance.now(), {
             typed: typedThere(typed, latencyMs),
             there: { latencyMs, voided },
           }),

@@ -1,3 +1,4 @@
+import { written } from '@veldrift/core/games';
 import type { Judgement } from '@veldrift/core';
 import { useState } from 'react';
 import type { LiveGame } from '../../live/game/useGame.ts';
@@ -73,7 +74,7 @@ export function useTurn(
     },
     enter: () => {
       if (typed.length === 0 || !saying) return;
-      const right = typedText(typed) === saying.asked.answer;
+      const right = typedText(typed) === written(saying.asked.answer);
       judge(right ? 'right' : 'wrong', typedTimes(typed)?.firstAt ?? 0, typed);
     },
     /** Rubs out a digit; with none typed, the last move is undone. */

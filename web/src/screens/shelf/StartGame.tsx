@@ -8,7 +8,6 @@ import TextField from '@mui/material/TextField';
 import {
   gameModeNames,
   gameModes,
-  gamesVersion,
   numberRecipe,
   type GameMode,
   type GamePlan,
@@ -85,7 +84,7 @@ export function StartGame({
   const modes = gameModes.filter((one) => one !== 'loose' || cards);
   const race = game.family === 'first' && taken.length > 1;
   const plan: GamePlan = {
-    version: gamesVersion,
+    version: game.version,
     game: game.id,
     step: chosen.step,
     house: chosen.house?.name ?? null,

@@ -2,11 +2,13 @@ import { askCards } from '../../askFact.ts';
 import { firstToSay, type FirstToSayRules, type FirstToSayState } from '../../bodies/firstToSay.ts';
 import type { Game } from '../../game.ts';
 import { oneSetting, operationsSetting, packSetting } from '../../setting.ts';
-import { cards, toldOfFirst } from './firstVoice.ts';
+import { cards } from './firstVoice.ts';
+import { toldOfFirst } from './firstVoiceWords.ts';
 
 export const turnabout: Game<FirstToSayRules, FirstToSayState> = {
   id: 'turnabout',
   name: 'Turnabout',
+  version: 2,
   family: 'first',
   told: {
     ...toldOfFirst,

@@ -1,5 +1,4 @@
-import { answerOf, factKey, factText, type Fact, type FactKey } from '../../../facts/fact.ts';
-import { isOnMap, skillItem } from '../../../facts/item.ts';
+import { skillItem } from '../../../facts/item.ts';
 import type { DieSides } from '../../../materials/dice.ts';
 import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
 import { emptyScene, type Asked, type Game } from '../../game.ts';
@@ -7,15 +6,11 @@ import { nothingHidden } from '../../rolled.ts';
 import { namedTotals, scoreCount, scoreOf } from '../../scoring.ts';
 import { numberSetting, oneSetting } from '../../setting.ts';
 import { say } from '../../tell/sentence.ts';
+import { inWords } from '../../words.ts';
+import { addThenTimesWords } from './addThenTimesWords.ts';
+import { type AddTimesRules, type RollLine, linesOf } from './rollLines.ts';
 
-export interface AddTimesRules {
-  readonly dice: readonly DieSides[];
-  /** What is done with two of three dice before the third multiplies; null: two dice are multiplied. */
-  readonly first: 'add' | 'sub' | null;
-  readonly target: number;
-}
-
-interface Lies {
+export interface Lies {
   readonly totals: readonly number[];
   readonly roll: readonly number[] | null;
 }
@@ -24,33 +19,15 @@ const three: readonly DieSides[] = [6, 6, 6];
 
 export const addThenTimes: Game<AddTimesRules, ChoosingState & Lies> = {
   id: 'add-then-times',
-  name: 'Add then times',
+  version: 2,
   family: 'make',
-  told: {
-    aim: 'Be the first to reach 400.',
-    turn: [
-      'Roll three dice. Add two of them and take that times the third.',
-      'Which two is your choice: say the line and what it makes.',
-      'Add it to your total.',
-    ],
-    ends: 'When a total reaches the target.',
-    example: 'A 2, a 5 and a 6: (2 + 5) × 6 = 42 beats (5 + 6) × 2 = 22.',
-  },
   seats: { least: 1, most: 4 },
   minutes: 10,
-  steps: [
-    {
-      name: 'Two dice, times',
-      example: 'A 5 and a 6: 5 × 6 = 30 goes to your total.',
-      rules: { dice: [6, 6], first: null, target: 150 },
-    },
-    { name: 'Add two, times the third', rules: { dice: three, first: 'add', target: 400 } },
-    {
-      name: 'The difference of two, times the third',
-      example: 'A 2, a 5 and a 6: (6 − 2) × 5 = 20 beats (5 − 2) × 6 = 18.',
-      rules: { dice: three, first: 'sub', target: 200 },
-    },
-  ],
+  ...inWords(addThenTimesWords, [
+    { dice: [6, 6], first: null, target: 150 },
+    { dice: three, first: 'add', target: 400 },
+    { dice: three, first: 'sub', target: 200 },
+  ]),
   settings: [
     oneSetting('dice', 'Dice', [
       [[6, 6], 'two six-sided'],
@@ -114,40 +91,6 @@ export const addThenTimes: Game<AddTimesRules, ChoosingState & Lies> = {
       : null;
   },
 };
-
-interface RollLine {
-  readonly shown: string;
-  readonly value: number;
-  /** The facts of its steps, those on the map. */
-  readonly facts: readonly FactKey[];
-  readonly steps: readonly string[];
-}
-
-/** Every line of a roll, each once. */
-export function linesOf(rules: AddTimesRules, roll: readonly number[]): RollLine[] {
-  const lines = new Map<string, RollLine>();
-  const put = (shown: string, ...steps: readonly Fact[]) => {
-    const value = answerOf(steps.at(-1) as Fact);
-    lines.set(shown, {
-      shown,
-      value,
-      facts: steps.map(factKey).filter(isOnMap),
-      steps: steps.map((one) => `${factText(one)} = ${answerOf(one)}`),
-    });
-  };
-  if (rules.first === null) {
-    const [a = 0, b = 0] = [...roll].sort((x, y) => y - x);
-    put(`${a} × ${b}`, { operation: 'mul', left: a, right: b });
-    return [...lines.values()];
-  }
-  for (const third of roll.keys()) {
-    const [a = 0, b = 0] = roll.filter((_, at) => at !== third).sort((x, y) => y - x);
-    const first: Fact = { operation: rules.first, left: a, right: b };
-    const times = roll[third] as number;
-    put(`(${factText(first)}) × ${times}`, first, { operation: 'mul', left: answerOf(first), right: times });
-  }
-  return [...lines.values()];
-}
 
 /** A line to be said. One of two steps shows both of its facts, but its time is that of the whole. */
 function asked(seat: number, { shown, value, facts, steps }: RollLine): Asked {

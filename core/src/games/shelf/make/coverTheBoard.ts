@@ -1,30 +1,18 @@
-import { allRolls, type DieSides } from '../../../materials/dice.ts';
+import type { DieSides } from '../../../materials/dice.ts';
 import type { Sign } from '../../../numbers/expression.ts';
-import { reach } from '../../../numbers/reach.ts';
-import { askMade, notMade, type Making } from '../../askMade.ts';
-import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
+import { choosing, type ChoosingState } from '../../bodies/choosing.ts';
+import { markedBoard } from '../../bodies/markedBoard.ts';
 import { emptyScene, type Game, type Play } from '../../game.ts';
 import { nothingHidden } from '../../rolled.ts';
 import { marksBySeat, scoreCount, scoreOf, scoresFrom } from '../../scoring.ts';
 import { numberSetting, oneSetting, signsSetting } from '../../setting.ts';
 import { operationOfSign } from '../../signOperation.ts';
 import { say } from '../../tell/sentence.ts';
+import { inWords } from '../../words.ts';
+import { type CoverRules, boardNumbers, type CoverLies, makingOf, bestOf } from './coverBoard.ts';
+import { sparesEach, coverTheBoardWords } from './coverTheBoardWords.ts';
+import { toMake } from './toMake.ts';
 
-export interface CoverRules {
-  readonly dice: readonly DieSides[];
-  readonly signs: readonly Sign[];
-  /** Squares of the board: the smallest numbers that the dice make. */
-  readonly squares: number;
-}
-
-interface Lies {
-  /** By square: the seat that covered it, or null. */
-  readonly covered: readonly (number | null)[];
-  readonly spares: readonly number[];
-  readonly roll: readonly number[] | null;
-}
-
-const sparesEach = 3;
 const across = 6;
 const pass = 'pass';
 const rules = (signs: readonly Sign[], squares: number, dice: readonly DieSides[] = [6, 6]): CoverRules => ({
@@ -33,35 +21,17 @@ const rules = (signs: readonly Sign[], squares: number, dice: readonly DieSides[
   squares,
 });
 
-export const coverTheBoard: Game<CoverRules, ChoosingState & Lies> = {
+export const coverTheBoard: Game<CoverRules, ChoosingState & CoverLies> = {
   id: 'cover-the-board',
-  name: 'Cover the board',
+  version: 2,
   family: 'make',
-  told: {
-    aim: 'Cover the most numbers.',
-    turn: [
-      'Roll, choose the sign, say the fact and cover its number.',
-      'With three dice every die is used.',
-      'Nothing to cover: a spare is gone.',
-    ],
-    ends: `When a player’s ${sparesEach} spares are gone, or every number is covered.`,
-    example: 'A 6 and a 2 cover 8 by adding, 4 by taking away, 12 by multiplying.',
-  },
   seats: { least: 1, most: 4 },
   minutes: 10,
-  steps: [
-    {
-      name: 'Adding and taking away',
-      example: 'A 6 and a 2 cover 8 by adding, 4 by taking away.',
-      rules: rules(['+', '-'], 12),
-    },
-    { name: 'Multiplying joins', rules: rules(['+', '-', '*'], 18) },
-    {
-      name: 'Three dice, all signs',
-      example: 'A 6, a 2 and a 3 cover 11 by adding all three, 36 by multiplying, 4 as 6 × 2 ÷ 3.',
-      rules: rules(['+', '-', '*', '/'], 36, [6, 6, 6]),
-    },
-  ],
+  ...inWords(coverTheBoardWords, [
+    rules(['+', '-'], 12),
+    rules(['+', '-', '*'], 18),
+    rules(['+', '-', '*', '/'], 36, [6, 6, 6]),
+  ]),
   settings: [
     oneSetting('dice', 'Dice', [
       [[6, 6], 'two six-sided'],
@@ -78,7 +48,7 @@ export const coverTheBoard: Game<CoverRules, ChoosingState & Lies> = {
     dice: one.dice,
     others: ['the board', 'counters in a colour for each player'],
   }),
-  ...choosing<CoverRules, Lies>({
+  ...choosing<CoverRules, CoverLies>({
     lay: (play) => ({
       covered: boardNumbers(play.rules).map(() => null),
       spares: Array<number>(scoreCount(play)).fill(sparesEach),
@@ -97,7 +67,9 @@ export const coverTheBoard: Game<CoverRules, ChoosingState & Lies> = {
     asksWhich: (_play, { roll }) => say('whichNumber', { roll: roll ?? [] }),
     options: (play, state) => [
       ...boardNumbers(play.rules).flatMap((number, at) =>
-        state.covered[at] === null ? [squareOf(play, state, number, at)] : [],
+        state.covered[at] === null
+          ? [toMake({ key: `${at} ${number}`, square: at, number }, state.turn, makingOf(play, state.roll))]
+          : [],
       ),
       { key: pass, says: say('nothingToCover') },
     ],
@@ -119,14 +91,7 @@ export const coverTheBoard: Game<CoverRules, ChoosingState & Lies> = {
   scene: (play, state) => ({
     ...emptyScene,
     dice: state.roll ?? [],
-    board: {
-      name: say('theBoard'),
-      across,
-      squares: boardNumbers(play.rules).map((number, at) => {
-        const seat = state.covered[at] ?? null;
-        return { text: String(number), mark: seat === null ? null : { seat, held: true } };
-      }),
-    },
+    board: markedBoard(say('theBoard'), across, boardNumbers(play.rules).map(String), state.covered),
     totals: state.spares.map((value, seat) => ({
       name: play.against ? say('sparesOf', { seat }) : say('spares'),
       value,
@@ -145,49 +110,11 @@ export const coverTheBoard: Game<CoverRules, ChoosingState & Lies> = {
   },
 };
 
-const makingOf = ({ rules: { dice, signs } }: Play<CoverRules>, roll: readonly number[]): Making => ({
-  numbers: roll,
-  signs,
-  // Every die is used.
-  least: dice.length,
-});
-
-/** A square that may be chosen: what is said for it, or the claim that does not hold. */
-function squareOf(
-  play: Play<CoverRules>,
-  { roll, turn }: ChoosingState & Lies,
-  number: number,
-  at: number,
-): Option {
-  const making = makingOf(play, roll ?? []);
-  const asked = askMade(turn, making, number);
-  return {
-    key: `${at} ${number}`,
-    says: say('square', { text: String(number) }),
-    at: { square: at },
-    veiled: true,
-    ...(asked ? { asks: () => [asked] } : { claim: notMade(making, number) }),
-  };
-}
-
-/** The number that the fewest rolls make, of those that can be covered. */
-function bestOf(play: Play<CoverRules>, state: ChoosingState & Lies) {
-  const { numbers, ways } = boardOf(play.rules);
-  return numbers
-    .flatMap((number, at) => {
-      const asked =
-        state.covered[at] === null
-          ? askMade(state.turn, makingOf(play, state.roll ?? []), number)
-          : undefined;
-      return asked ? [{ key: `${at} ${number}`, whole: asked.whole, ways: ways.get(number) ?? 0 }] : [];
-    })
-    .sort((a, b) => a.ways - b.ways)[0];
-}
-
-const canCover = (play: Play<CoverRules>, state: ChoosingState & Lies) => bestOf(play, state) !== undefined;
+const canCover = (play: Play<CoverRules>, state: ChoosingState & CoverLies) =>
+  bestOf(play, state) !== undefined;
 
 /** A spare is gone; with the last of them it is over. */
-function spend(play: Play<CoverRules>, state: ChoosingState & Lies) {
+function spend(play: Play<CoverRules>, state: ChoosingState & CoverLies) {
   const own = scoreOf(play, state.turn);
   const spares = state.spares.map((count, at) => (at === own ? count - 1 : count));
   const best = bestOf(play, state);
@@ -198,26 +125,3 @@ function spend(play: Play<CoverRules>, state: ChoosingState & Lies) {
     next: spares[own] === 0 ? { over: say('sparesGone') } : ('pass' as const),
   };
 }
-
-const boards = new Map<
-  string,
-  { readonly numbers: readonly number[]; readonly ways: ReadonlyMap<number, number> }
->();
-
-/** Every number the dice make above 0, the smallest so many, each by every die; and how many rolls make each. */
-function boardOf(one: CoverRules) {
-  const key = JSON.stringify(one);
-  const known = boards.get(key);
-  if (known) return known;
-  const ways = new Map<number, number>();
-  for (const roll of allRolls(one.dice))
-    for (const value of reach({ numbers: roll, signs: one.signs, from: 1, to: 999, least: roll.length })
-      .values)
-      ways.set(value, (ways.get(value) ?? 0) + 1);
-  const numbers = [...ways.keys()].sort((a, b) => a - b).slice(0, one.squares);
-  const made = { numbers, ways };
-  boards.set(key, made);
-  return made;
-}
-/** The numbers of the board, ascending. */
-export const boardNumbers = (one: CoverRules): readonly number[] => boardOf(one).numbers;

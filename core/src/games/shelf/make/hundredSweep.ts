@@ -1,32 +1,14 @@
-import type { DieSides } from '../../../materials/dice.ts';
 import { expressionText, type Expression, type Sign } from '../../../numbers/expression.ts';
-import { reach, type Reach } from '../../../numbers/reach.ts';
-import { askMade, notMade, type Making } from '../../askMade.ts';
-import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
+import { choosing, type ChoosingState } from '../../bodies/choosing.ts';
+import { markedBoard } from '../../bodies/markedBoard.ts';
 import { emptyScene, type Game, type Play } from '../../game.ts';
-import { nextSeat, seatsIn } from '../../playGame.ts';
 import { marksBySeat, namedTotals, scoresFrom } from '../../scoring.ts';
 import { diceSetting, numberSetting, oneSetting, signsSetting } from '../../setting.ts';
 import { operationOfSign } from '../../signOperation.ts';
 import { say } from '../../tell/sentence.ts';
-
-export interface SweepRules {
-  readonly dice: readonly DieSides[];
-  readonly signs: readonly Sign[];
-  /** Numbers from 1 to this. */
-  readonly top: number;
-  readonly rounds: number;
-}
-
-interface Lies {
-  /** By number less one: the seat that marked it. */
-  readonly marks: readonly (number | null)[];
-  readonly roll: readonly number[] | null;
-  /** Seats that have swept this roll. */
-  readonly swept: readonly number[];
-  readonly rollsDone: number;
-  readonly rerolled: readonly number[];
-}
+import { inWords } from '../../words.ts';
+import { hundredSweepWords } from './hundredSweepWords.ts';
+import { reachOf, type SweepRules, type SweepLies, toMark, sweptBy } from './sweepReach.ts';
 
 /** A look before the sweep, and the sweep itself, ms. */
 export const lookMs = 10_000;
@@ -42,40 +24,18 @@ const rules = (signs: readonly Sign[], over: Partial<SweepRules> = {}): SweepRul
   ...over,
 });
 
-export const hundredSweep: Game<SweepRules, ChoosingState & Lies> = {
+export const hundredSweep: Game<SweepRules, ChoosingState & SweepLies> = {
   id: 'hundred-sweep',
-  name: 'Hundred sweep',
+  version: 2,
   family: 'make',
-  told: {
-    aim: 'Mark every number that the dice make.',
-    turn: [
-      'Roll three dice and look at them for a while. Each player may roll again once in the game.',
-      'Then a minute: mark the numbers they make, saying each line. A number marked is gone for everyone.',
-      'The partner sweeps what was missed.',
-    ],
-    ends: 'After three rounds.',
-    example: 'Of 2, 3 and 6: 6 + 3 − 2 = 7, 6 × 3 = 18, (6 + 2) × 3 = 24 and more.',
-  },
   seats: { least: 1, most: 4 },
   minutes: 15,
-  steps: [
-    {
-      name: '+ and −, on a strip to 18',
-      example: 'Of 2, 3 and 6: 6 + 2 = 8, 6 − 3 + 2 = 5, 6 + 3 − 2 = 7 and more.',
-      rules: rules(['+', '-'], { top: 18 }),
-    },
-    { name: '× joins, on the hundred square', rules: rules(['+', '-', '*']) },
-    {
-      name: '÷ joins',
-      example: 'Of 2, 3 and 6: 6 ÷ 3 = 2, 6 × 3 = 18, (6 + 2) × 3 = 24 and more.',
-      rules: rules(['+', '-', '*', '/']),
-    },
-    {
-      name: 'Ten-sided dice',
-      example: 'Of 8, 9 and 4: 8 ÷ 4 = 2, 9 × 8 = 72, (9 − 4) × 8 = 40 and more.',
-      rules: rules(['+', '-', '*', '/'], { dice: [10, 10, 10] }),
-    },
-  ],
+  ...inWords(hundredSweepWords, [
+    rules(['+', '-'], { top: 18 }),
+    rules(['+', '-', '*']),
+    rules(['+', '-', '*', '/']),
+    rules(['+', '-', '*', '/'], { dice: [10, 10, 10] }),
+  ]),
   settings: [
     diceSetting('dice', 3),
     signsSetting(),
@@ -95,7 +55,7 @@ export const hundredSweep: Game<SweepRules, ChoosingState & Lies> = {
       'a pencil in a colour for each player',
     ],
   }),
-  ...choosing<SweepRules, Lies>({
+  ...choosing<SweepRules, SweepLies>({
     lay: (play) => ({
       marks: Array<null>(play.rules.top).fill(null),
       roll: null,
@@ -109,7 +69,7 @@ export const hundredSweep: Game<SweepRules, ChoosingState & Lies> = {
     asksWhich: (_play, { roll, swept }) =>
       swept.length === 0 ? say('markWhat', { roll: roll ?? [] }) : say('sweepMissed'),
     options: (play, state) => [
-      ...state.marks.flatMap((mark, at) => (mark === null ? [squareOf(play, state, at + 1)] : [])),
+      ...toMark(play, state),
       { key: done, says: say('done') },
       ...(state.swept.length === 0 && !state.rerolled.includes(state.turn)
         ? [{ key: again, says: say('rollAgain') }]
@@ -139,14 +99,12 @@ export const hundredSweep: Game<SweepRules, ChoosingState & Lies> = {
   scene: (play, state) => ({
     ...emptyScene,
     dice: state.roll ?? [],
-    board: {
-      name: play.rules.top === 100 ? say('hundredSquare') : say('strip'),
-      across: play.rules.top === 100 ? 10 : play.rules.top,
-      squares: state.marks.map((seat, at) => ({
-        text: String(at + 1),
-        mark: seat === null ? null : { seat, held: true },
-      })),
-    },
+    board: markedBoard(
+      play.rules.top === 100 ? say('hundredSquare') : say('strip'),
+      play.rules.top === 100 ? 10 : play.rules.top,
+      state.marks.map((_, at) => String(at + 1)),
+      state.marks,
+    ),
     totals: namedTotals(play, scoresOf(play, state), say('marked')),
   }),
   scores: scoresOf,
@@ -168,52 +126,6 @@ export const hundredSweep: Game<SweepRules, ChoosingState & Lies> = {
   },
 };
 
-function scoresOf(play: Play<SweepRules>, state: Lies): readonly number[] {
+function scoresOf(play: Play<SweepRules>, state: SweepLies): readonly number[] {
   return scoresFrom(play, marksBySeat(play, state.marks));
-}
-
-const reached = new Map<string, Reach>();
-const mostReached = 300;
-
-function reachOf({ signs, top }: SweepRules, roll: readonly number[]): Reach {
-  const key = `${[...roll].sort((a, b) => a - b).join()} ${signs.join('')} ${top}`;
-  const known = reached.get(key);
-  if (known) return known;
-  if (reached.size > mostReached) reached.clear();
-  const made = reach({ numbers: roll, signs, from: 1, to: top });
-  reached.set(key, made);
-  return made;
-}
-
-/** A number to be marked: its line is said first; one that no line makes is claimed all the same. */
-function squareOf(
-  { rules: given }: Play<SweepRules>,
-  { roll, turn }: ChoosingState & Lies,
-  number: number,
-): Option {
-  const making: Making = { numbers: roll ?? [], signs: given.signs, least: 1 };
-  return {
-    key: String(number),
-    says: say('square', { text: String(number) }),
-    at: { square: number - 1 },
-    veiled: true,
-    ...(reachOf(given, roll ?? []).has(number)
-      ? { asks: () => [askMade(turn, making, number) as NonNullable<ReturnType<typeof askMade>>] }
-      : { claim: notMade(making, number) }),
-  };
-}
-
-/** A seat has swept: the next one sweeps what was missed, and after the last comes another roll. */
-function sweptBy(play: Play<SweepRules>, state: ChoosingState & Lies) {
-  const swept = [...state.swept, state.turn];
-  const turn = nextSeat(play, state, state.turn);
-  if (seatsIn(play, state).some((seat) => !swept.includes(seat)) && !swept.includes(turn))
-    return { swept, turn, says: say('sweepsNow', { seat: turn }), next: 'choose' as const };
-  const rollsDone = state.rollsDone + 1;
-  const over = rollsDone >= play.rules.rounds * seatsIn(play, state).length;
-  const on = { swept: [], roll: null, rollsDone, turn, says: say('nextRoll') };
-  return {
-    ...on,
-    next: over ? { over: say('roundsPlayed', { rounds: play.rules.rounds }) } : ('again' as const),
-  };
 }

@@ -4,6 +4,8 @@ import { askCards } from '../../askFact.ts';
 import { partners, type PartnerRules, type PartnerState } from '../../bodies/partners.ts';
 import type { Game } from '../../game.ts';
 import { numberSetting, oneSetting, operationSetting, packSetting } from '../../setting.ts';
+import { inWords } from '../../words.ts';
+import { bondHuntWords } from './bondHuntWords.ts';
 
 export interface BondRules extends PartnerRules {
   readonly total: number;
@@ -25,49 +27,19 @@ const rules = (total: number, cards: number, over: Partial<BondRules> = {}): Bon
 
 export const bondHunt: Game<BondRules, PartnerState> = {
   id: 'bond-hunt',
-  name: 'Bond hunt',
+  version: 2,
   family: 'partners',
-  told: {
-    aim: 'Find the cards that make the total, and keep them.',
-    turn: [
-      'Turn two cards that lie face down.',
-      'Say what they make. Is it the total, keep them and turn again.',
-      'If not, everyone looks; they are turned back, and the next player turns.',
-    ],
-    ends: 'When no cards are left that make the total.',
-    example: 'The total is 10. A 4, then a 6: “four and six is ten”. Both are kept.',
-  },
   seats: { least: 1, most: 4 },
   minutes: 8,
-  steps: [
-    {
-      name: 'To 5, twelve cards',
-      example: 'The total is 5. A 4, then an ace: “four and one is five”. Both are kept.',
-      rules: rules(5, 12),
-    },
-    { name: 'To 10, twelve cards', rules: rules(10, 12) },
-    { name: 'To 10, sixteen cards', rules: rules(10, 16) },
-    {
-      name: 'To 20, sixteen cards',
-      example: 'The total is 20. A 9, then a jack: “nine and eleven is twenty”. Both are kept.',
-      rules: rules(20, 16, { recipe: numberRecipe(7, 13) }),
-    },
-    {
-      name: 'To 20, twenty cards',
-      example: 'The total is 20. A 9, then a jack: “nine and eleven is twenty”. Both are kept.',
-      rules: rules(20, 20, { recipe: numberRecipe(7, 13) }),
-    },
-    {
-      name: 'To 10, two or three cards',
-      example: 'The total is 10. A 4, an ace, then a 5: “four and one and five is ten”. All three are kept.',
-      rules: rules(10, 16, { most: 3 }),
-    },
-    {
-      name: 'Products of 24',
-      example: 'The product is 24. A 4, then a 6: “four times six is twenty-four”. Both are kept.',
-      rules: rules(24, 12, { operation: 'mul', recipe: numberRecipe(2, 12) }),
-    },
-  ],
+  ...inWords(bondHuntWords, [
+    rules(5, 12),
+    rules(10, 12),
+    rules(10, 16),
+    rules(20, 16, { recipe: numberRecipe(7, 13) }),
+    rules(20, 20, { recipe: numberRecipe(7, 13) }),
+    rules(10, 16, { most: 3 }),
+    rules(24, 12, { operation: 'mul', recipe: numberRecipe(2, 12) }),
+  ]),
   settings: [
     packSetting(1),
     numberSetting('total', 'Total', 3, 144),

@@ -3,6 +3,7 @@ import { factOr, skillItem } from '../../../facts/item.ts';
 import { displaySigns } from '../../../facts/operation.ts';
 import { numberRecipe, packOf, type Card, type Recipe } from '../../../materials/pack.ts';
 import type { Asked, SceneCard } from '../../game.ts';
+import { say, type Sentence } from '../../tell/sentence.ts';
 
 /** Special cards; each kind joins at a step of its own. */
 export const lampSpecials = ['rest', 'tenOff', 'upToTen', 'twice', 'missing'] as const;
@@ -16,6 +17,12 @@ export const lampSpecialTexts: Readonly<
   upToTen: { name: 'up to ten', says: 'the total rises to the next ten' },
   twice: { name: 'twice', says: 'the card last added is added again' },
   missing: { name: 'what is missing', says: 'the total becomes 100 less itself' },
+};
+
+/** The first so many special cards as a setting: what they are, and what they are called. */
+export const specialsUpTo = (count: number): readonly [readonly LampSpecial[], string] => {
+  const own = lampSpecials.slice(0, count);
+  return [own, count === 0 ? 'none' : own.map((one) => lampSpecialTexts[one].name.toLowerCase()).join(', ')];
 };
 
 /** A number card by its id in the pack, or a special one. */
@@ -102,7 +109,7 @@ export function askAfter(inHead: boolean, seat: number, state: LampTotal, at: nu
       {
         ...told,
         item: skillItem('bond:10'),
-        shown: inHead ? '+ ? = ten' : `${from} + ? = ${to}`,
+        shown: inHead ? say('plusToTen') : `${from} + ? = ${to}`,
         answer: String(right),
       },
     ];
@@ -113,4 +120,13 @@ export function askAfter(inHead: boolean, seat: number, state: LampTotal, at: nu
       : `${displaySigns[sign]} ${right}`;
   const item = factOr(factKey({ operation: sign, left, right }), `line:${sign}`);
   return [{ ...told, item, shown, answer: String(to) }];
+}
+
+export const nameOf = (card: LampCard): string =>
+  card.kind === 'number' ? String(worthOf(card)) : lampSpecialTexts[card.special].name;
+
+/** What a card made of the total. */
+export function toldOf(card: LampCard, from: number, to: number): Sentence {
+  if (card.kind === 'number') return say('lampNumber', { worth: worthOf(card) as number, from, to });
+  return card.special === 'rest' ? say('lampRest') : say('lampSpecial', { card: nameOf(card), from, to });
 }

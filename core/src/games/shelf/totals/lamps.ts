@@ -1,12 +1,12 @@
-import { packOf } from '../../../materials/pack.ts';
-import { shuffled } from '../../../random/random.ts';
 import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
-import { emptyScene, type Game, type Play } from '../../game.ts';
-import { chanceOf, nextSeat } from '../../playGame.ts';
+import { emptyScene, type Game } from '../../game.ts';
+import { nextSeat } from '../../playGame.ts';
 import { scoresFrom } from '../../scoring.ts';
 import { oneSetting } from '../../setting.ts';
-import { say, sentences, type Sentence } from '../../tell/sentence.ts';
+import { say } from '../../tell/sentence.ts';
+import { inWords } from '../../words.ts';
 import {
+  specialsUpTo,
   afterCard,
   askAfter,
   copiesOfSpecial,
@@ -15,94 +15,37 @@ import {
   lampSpecials,
   lampSpecialTexts,
   lampTop,
-  worthOf,
   type LampCard,
-  type LampSpecial,
-  type LampTotal,
+  nameOf,
 } from './lampCards.ts';
+import { landing, bestOpen, type LampRules, type LampLies, layOut, gone, playable } from './lampPile.ts';
+import { lampsWords } from './lampsWords.ts';
 
-export interface LampRules {
-  readonly specials: readonly LampSpecial[];
-  /** How the total is kept. */
-  readonly total: 'beads' | 'written' | 'head';
-}
-
-const openCards = 3;
-
-interface Lies extends LampTotal {
-  readonly pile: readonly LampCard[];
-  readonly gone: readonly LampCard[];
-  /** Tens whose lamp is lit, and by whom carried off. */
-  readonly lit: readonly number[];
-  readonly carried: readonly (readonly number[])[];
-}
-export type LampState = ChoosingState & Lies;
+export type LampState = ChoosingState & LampLies;
 
 const words = (specials: number, total: LampRules['total'] = 'beads'): LampRules => ({
   specials: lampSpecials.slice(0, specials),
   total,
 });
 
-export const lamps: Game<LampRules, ChoosingState & Lies> = {
+export const lamps: Game<LampRules, ChoosingState & LampLies> = {
   id: 'lamps',
-  name: 'Lamps',
+  version: 2,
   family: 'totals',
-  told: {
-    aim: 'Land on tens: light their lamps, then carry them off.',
-    turn: [
-      'Choose one of three open cards, add it to the total that all share and say the new one.',
-      'Land on a ten: its lamp is lit. Land on a lit ten again: carry the lamp off.',
-      'Up to 100 in the first round; in the second take away, down from 100.',
-    ],
-    ends: 'When the total is down at 0 and a lamp has been carried off; else up once more.',
-    example: 'The total is 34. A 6 makes 40: the lamp of 40 is lit.',
-  },
   seats: { least: 1, most: 4 },
   minutes: 12,
-  steps: [
-    { name: 'On the bead frame', rules: words(0) },
-    {
-      name: 'Rest joins',
-      example: 'The total is 34. A 6 makes 40: the lamp of 40 is lit. After rest the next player sits out.',
-      rules: words(1),
-    },
-    {
-      name: 'Ten off joins',
-      example: 'The total is 50. Ten off makes 40: the lamp of 40 is lit.',
-      rules: words(2),
-    },
-    {
-      name: 'Up to ten joins',
-      example: 'The total is 34. Up to ten makes 40: the lamp of 40 is lit.',
-      rules: words(3),
-    },
-    {
-      name: 'Twice joins',
-      example: 'A 3 made 37. Twice adds it again and makes 40: the lamp of 40 is lit.',
-      rules: words(4),
-    },
-    {
-      name: 'What is missing joins',
-      example: 'The total is 60. What is missing to 100 is 40: the lamp of 40 is lit.',
-      rules: words(5),
-    },
-    { name: 'The total is written by the child', rules: words(5, 'written') },
-    { name: 'In the head', rules: words(5, 'head') },
-  ],
+  ...inWords(lampsWords, [
+    words(0),
+    words(1),
+    words(2),
+    words(3),
+    words(4),
+    words(5),
+    words(5, 'written'),
+    words(5, 'head'),
+  ]),
   settings: [
-    oneSetting(
-      'specials',
-      'Special cards',
-      Array.from({ length: lampSpecials.length + 1 }, (_, count) => [
-        lampSpecials.slice(0, count),
-        count === 0
-          ? 'none'
-          : lampSpecials
-              .slice(0, count)
-              .map((one) => lampSpecialTexts[one].name.toLowerCase())
-              .join(', '),
-      ]),
-    ),
+    oneSetting('specials', 'Special cards', [0, 1, 2, 3, 4, 5].map(specialsUpTo)),
     oneSetting('total', 'The total', [
       ['beads', 'on the bead frame'],
       ['written', 'written by the child'],
@@ -126,7 +69,7 @@ export const lamps: Game<LampRules, ChoosingState & Lies> = {
       ...specials.map((one) => `${copiesOfSpecial} cards “${lampSpecialTexts[one].name}”`),
     ],
   }),
-  ...choosing<LampRules, Lies>({
+  ...choosing<LampRules, LampLies>({
     lay: layOut,
     asksWhich: (play, { total }) =>
       play.rules.total === 'beads' ? say('totalWhichCard', { total }) : say('whichCard'),
@@ -147,36 +90,13 @@ export const lamps: Game<LampRules, ChoosingState & Lies> = {
     none: (_play, state) => ({ says: state.says, next: { over: say('noOpenCard') } }),
     takes: (play, state, { key }, { by }) => {
       const at = Number(key);
-      const { total } = afterCard(state, at) as { readonly total: number };
-      const ten = total !== state.total && total % 10 === 0 && total > 0 ? total : null;
-      const lights = ten !== null && !state.lit.includes(ten);
-      const carries = ten !== null && !lights && !state.carried.some((tens) => tens.includes(ten));
-      const carried = carries
-        ? state.carried.map((tens, seat) => (seat === by ? [...tens, ten] : tens))
-        : state.carried;
-      // Down at 0 with no lamp carried off yet it goes up again: nobody goes home without one.
-      const home = total === 0 && state.down;
-      const isOver = home && carried.some((tens) => tens.length > 0);
-      const down = total === lampTop || (state.down && !home);
+      const { isOver, says, ...landed } = landing(state, at, by);
       const card = state.open[at] as LampCard;
-      const rest = card.kind === 'special' && card.special === 'rest';
-      const next = nextSeat(play, state, state.turn);
-      const lies = {
-        ...gone(play, state, at),
-        total,
-        last: worthOf(card) ?? state.last,
-        down,
-        lit: lights ? [...state.lit, ten] : state.lit,
-        carried,
-      };
+      const rests = card.kind === 'special' && card.special === 'rest';
       return {
-        ...playable(lies),
-        ...(rest ? { turn: next } : {}),
-        says: sentences(
-          toldOf(card, state.total, total),
-          lights ? say('lampLit', { ten }) : carries ? say('lampCarried', { ten, seat: by }) : [],
-          home && !isOver ? say('upAgain') : [],
-        ),
+        ...playable({ ...gone(play, state, at), ...landed }),
+        ...(rests ? { turn: nextSeat(play, state, state.turn) } : {}),
+        says,
         next: isOver ? { over: say('downAtNothing') } : 'pass',
       };
     },
@@ -211,92 +131,12 @@ export const lamps: Game<LampRules, ChoosingState & Lies> = {
       state.carried.map((tens) => tens.length),
     ),
   best: (_play, state) => {
-    if (state.asking) return null;
-    const worth = (at: number) => {
-      const after = afterCard(state, at)?.total ?? -1;
-      if (after % 10 !== 0 || after <= 0) return 0;
-      return state.lit.includes(after) ? 2 : 1;
-    };
-    const [best] = [...state.open.keys()]
-      .filter((at) => afterCard(state, at))
-      .sort((a, b) => worth(b) - worth(a));
-    if (best === undefined || worth(best) === 0) return null;
-    const { total } = afterCard(state, best) as { readonly total: number };
-    const told = toldOf(state.open[best] as LampCard, state.total, total);
-    const why = say(worth(best) === 2 ? 'lampToCarry' : 'lampToLight');
+    const best = state.asking ? undefined : bestOpen(state);
+    if (!best) return null;
     return {
-      says: [told, why],
-      worked: [told],
-      move: { kind: 'choose', seat: state.turn, key: String(best) },
+      says: [best.told, say(best.carries ? 'lampToCarry' : 'lampToLight')],
+      worked: [best.told],
+      move: { kind: 'choose', seat: state.turn, key: String(best.at) },
     };
   },
 };
-
-/** What a card made of the total. */
-function toldOf(card: LampCard, from: number, to: number): Sentence {
-  if (card.kind === 'number') return say('lampNumber', { worth: worthOf(card) as number, from, to });
-  return card.special === 'rest' ? say('lampRest') : say('lampSpecial', { card: nameOf(card), from, to });
-}
-
-const nameOf = (card: LampCard): string =>
-  card.kind === 'number' ? String(worthOf(card)) : lampSpecialTexts[card.special].name;
-
-function layOut(play: Play<LampRules>) {
-  const cards: LampCard[] = [
-    ...packOf(lampRecipe).map(({ id }): LampCard => ({ kind: 'number', id })),
-    ...play.rules.specials.flatMap((special) =>
-      Array.from({ length: copiesOfSpecial }, (_, copy): LampCard => ({ kind: 'special', special, copy })),
-    ),
-  ];
-  const shuffledCards = shuffled(cards, chanceOf(play, { draws: 0 }));
-  // From 0 most special cards cannot be played: the first to lie open are numbers.
-  const open: readonly LampCard[] = shuffledCards
-    .filter((card) => card.kind === 'number')
-    .slice(0, openCards);
-  return {
-    draws: 1,
-    pile: shuffledCards.filter((card) => !open.includes(card)),
-    open,
-    gone: [] as readonly LampCard[],
-    total: 0,
-    last: 0,
-    down: false,
-    lit: [],
-    carried: Array.from({ length: play.seats }, () => []),
-  };
-}
-
-/** The card at a place is gone, another opens; where the pile is out, what is gone is shuffled for a new one. */
-function gone(play: Play<LampRules>, state: LampState, at: number) {
-  const card = state.open[at] as LampCard;
-  const again = state.pile.length === 0;
-  const pile = again ? shuffled(state.gone, chanceOf(play, state)) : state.pile;
-  const [drawn, ...rest] = pile;
-  return {
-    pile: rest,
-    open: state.open.flatMap((one, place) => (place !== at ? [one] : drawn ? [drawn] : [])),
-    gone: again ? [card] : [...state.gone, card],
-    draws: state.draws + (again ? 1 : 0),
-  };
-}
-
-/**
- * Open cards of which none can be played go under the pile and new ones open; where none of the pile can either, what is gone
- * comes back under it. An ace can always be played, so Lamps never stands still.
- */
-function playable<T extends Lies>(lies: T): T {
-  const opened = (all: readonly LampCard[], left: readonly LampCard[]): T | undefined => {
-    for (let from = 0; from < all.length; from += openCards) {
-      const now = {
-        ...lies,
-        open: all.slice(from, from + openCards),
-        pile: [...all.slice(from + openCards), ...all.slice(0, from)],
-        gone: left,
-      };
-      if (now.open.some((_, at) => afterCard(now, at))) return now;
-    }
-    return undefined;
-  };
-  const { open, pile, gone: away } = lies;
-  return opened([...open, ...pile], away) ?? opened([...open, ...pile, ...away], []) ?? lies;
-}

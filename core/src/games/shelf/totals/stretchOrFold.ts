@@ -1,21 +1,22 @@
 import { factKey, factKeyText } from '../../../facts/fact.ts';
-import { factOr } from '../../../facts/item.ts';
 import type { DieSides } from '../../../materials/dice.ts';
+import { askedFact, askSum } from '../../askFact.ts';
 import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
-import { askedFact } from '../../askFact.ts';
-import { emptyScene, type Asked, type Game, type Play } from '../../game.ts';
+import { emptyScene, type Game, type Play } from '../../game.ts';
 import { seatsIn } from '../../playGame.ts';
 import { namedTotals, scoreCount, scoreOf } from '../../scoring.ts';
 import { diceSetting, numberSetting } from '../../setting.ts';
 import { expectedTurns, stretchTotals } from '../../stretch.ts';
 import { say, sentences } from '../../tell/sentence.ts';
+import { inWords } from '../../words.ts';
+import { stretchOrFoldWords } from './stretchOrFoldWords.ts';
 
 export interface StretchRules {
   readonly target: number;
   readonly die: DieSides;
 }
 
-interface Lies {
+export interface Lies {
   /** One for each seat against one another, one for all together. */
   readonly totals: readonly number[];
   readonly roll: number | null;
@@ -24,38 +25,16 @@ interface Lies {
 
 export const stretchOrFold: Game<StretchRules, ChoosingState & Lies> = {
   id: 'stretch-or-fold',
-  name: 'Stretch or fold',
+  version: 2,
   family: 'totals',
-  told: {
-    aim: 'Land on the target exactly.',
-    turn: [
-      'Roll the die. Double it, or halve it if it is even.',
-      'Say what that makes, add it to the total and say the new one.',
-      'Never over the target. Who can move must; who cannot waits.',
-    ],
-    ends: 'When a total lands on the target.',
-    example: 'At 20 of 24 a 4 comes up: doubled it makes 28, too far; halved it makes 22.',
-  },
   seats: { least: 1, most: 4 },
   minutes: 8,
-  steps: [
-    { name: 'To 24', rules: { target: 24, die: 6 } },
-    {
-      name: 'To 36',
-      example: 'At 30 of 36 a 4 comes up: doubled it makes 38, too far; halved it makes 32.',
-      rules: { target: 36, die: 6 },
-    },
-    {
-      name: 'To 60',
-      example: 'At 54 of 60 a 4 comes up: doubled it makes 62, too far; halved it makes 56.',
-      rules: { target: 60, die: 6 },
-    },
-    {
-      name: 'To 60 with a ten-sided die',
-      example: 'At 50 of 60 an 8 comes up: doubled it makes 66, too far; halved it makes 54.',
-      rules: { target: 60, die: 10 },
-    },
-  ],
+  ...inWords(stretchOrFoldWords, [
+    { target: 24, die: 6 },
+    { target: 36, die: 6 },
+    { target: 60, die: 6 },
+    { target: 60, die: 10 },
+  ]),
   settings: [numberSetting('target', 'Target', 10, 200), diceSetting('die', 1)],
   operations: () => ['add', 'mul', 'div'],
   materials: ({ die }) => ({ pack: null, dice: [die], others: ['paper for the total'] }),
@@ -146,13 +125,3 @@ function optionsOf(play: Play<StretchRules>, state: ChoosingState & Lies): Optio
     };
   });
 }
-
-/** The new total, which nobody reads off the table. */
-const askSum = (seat: number, total: number, add: number): Asked => ({
-  seat,
-  item: factOr(factKey({ operation: 'add', left: total, right: add }), 'line:add'),
-  shown: `${total} + ${add}`,
-  answer: String(total + add),
-  whole: `${total} + ${add} = ${total + add}`,
-  untimed: true,
-});

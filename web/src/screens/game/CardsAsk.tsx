@@ -1,60 +1,64 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { tell, type Need } from '@veldrift/core/games';
+import { pickedChoices, tell, type Choice, type Need, type Scene } from '@veldrift/core/games';
 import { useState } from 'react';
 
 interface Props {
   readonly need: Extract<Need, { kind: 'choose' }>;
   readonly names: readonly string[];
+  readonly scene: Scene;
   readonly picked: readonly number[];
   readonly onChoose: (key: string, at: number) => void;
   readonly onRefused: (says: string) => void;
 }
 
-/** True lines: cards picked up are laid if they make a line; a number may be asked of another player; or a card is drawn. */
-export function TrueLineAsk({ need, names, picked, onChoose, onRefused }: Props) {
-  const seats = [
-    ...new Set(
-      need.choices.flatMap(({ key }) => (key.startsWith('ask ') ? [Number(key.split(' ')[1])] : [])),
-    ),
-  ];
+/** Cards picked up together are laid; where they can be meant in several ways it is asked which. A number may be asked of another player; or a card is drawn. */
+export function CardsAsk({ need, names, scene, picked, onChoose, onRefused }: Props) {
+  const seats = [...new Set(need.choices.flatMap(({ request }) => (request ? [request.seat] : [])))];
   const [of, setOf] = useState('');
   const [number, setNumber] = useState('');
   const seat = of === '' ? seats[0] : Number(of);
+  const [meant, setMeant] = useState<readonly Choice[]>([]);
+  const [pickedBefore, setPickedBefore] = useState(picked);
+  if (pickedBefore !== picked) {
+    setPickedBefore(picked);
+    setMeant([]);
+  }
   const lay = (at: number) => {
-    const sorted = [...picked].sort((a, b) => a - b).join(' ');
-    const found = need.choices.find(
-      ({ key }) =>
-        key.startsWith('lay ') &&
-        key
-          .slice(4)
-          .split(' ')
-          .map(Number)
-          .sort((a, b) => a - b)
-          .join(' ') === sorted,
-    );
-    if (found) onChoose(found.key, at);
+    const ways = pickedChoices(need, scene, picked);
+    const [only, ...more] = ways;
+    if (only && more.length === 0) onChoose(only.key, at);
+    else if (only) setMeant(ways);
     else
       onRefused(
         picked.length === 3
-          ? 'These three make no true line.'
+          ? 'Two of the three at least are to be of your own hand.'
           : 'Pick up the three cards of a line first; one may lie on the board.',
       );
   };
   const ask = (at: number) => {
     const worth = Number(number.replace('\u2212', '-'));
-    const found = need.choices.find(({ key }) => key === `ask ${seat} ${worth}`);
+    const found = need.choices.find(({ request }) => request?.seat === seat && request?.worth === worth);
     if (number.trim() === '' || !Number.isInteger(worth)) onRefused('Ask for a number.');
     else if (found) onChoose(found.key, at);
     else onRefused(`With ${number} no two of your cards make a line.`);
   };
-  const draw = need.choices.find(({ key }) => key === 'draw');
+  const others = need.choices.filter(({ cards, request }) => !cards && !request);
   return (
     <div className="ask-choices">
       <Button variant="contained" size="large" onClick={(event) => lay(event.timeStamp)}>
         Lay the line
       </Button>
+      {meant.length > 0 && (
+        <span className="ask-other" role="group" aria-label="Which line?">
+          {meant.map((one) => (
+            <Button key={one.key} variant="outlined" onClick={(event) => onChoose(one.key, event.timeStamp)}>
+              {tell(one.says, names)}
+            </Button>
+          ))}
+        </span>
+      )}
       {seats.length > 0 && (
         <span className="ask-other">
           {seats.length > 1 && (
@@ -84,11 +88,16 @@ export function TrueLineAsk({ need, names, picked, onChoose, onRefused }: Props)
           </Button>
         </span>
       )}
-      {draw && (
-        <Button variant="outlined" size="large" onClick={(event) => onChoose(draw.key, event.timeStamp)}>
-          {tell(draw.says)}
+      {others.map((one) => (
+        <Button
+          key={one.key}
+          variant="outlined"
+          size="large"
+          onClick={(event) => onChoose(one.key, event.timeStamp)}
+        >
+          {tell(one.says, names)}
         </Button>
-      )}
+      ))}
     </div>
   );
 }

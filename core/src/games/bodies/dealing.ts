@@ -1,0 +1,69 @@
+import { packOf, shuffledIds, type Card, type Recipe } from '../../materials/pack.ts';
+import type { GameState, Play } from '../game.ts';
+import { ownOf, packInPlay, packOfSeat } from '../ownPacks.ts';
+import { chanceOf, seatsIn } from '../playGame.ts';
+
+type Packed = Play<{ readonly recipe: Recipe }>;
+
+/** Cards dealt once: a hand for each seat, some open for all, the pile that is left; by their ids. */
+export interface Dealt {
+  readonly draws: number;
+  readonly hands: readonly (readonly number[])[];
+  readonly open: readonly number[];
+  readonly pile: readonly number[];
+}
+
+/** Deals so many cards to each seat from the shuffled pack, or from each seat's own; what lies open is of the first. */
+export function dealHands(play: Packed, each: number, openCards: number): Dealt {
+  const seats = [...Array(play.seats).keys()];
+  if (play.packs) {
+    const own = seats.map((seat) => shuffledIds(packOfSeat(play, seat), chanceOf(play, { draws: seat })));
+    const rest = own.map((ids) => ids.slice(each));
+    return {
+      draws: play.seats,
+      hands: own.map((ids) => ids.slice(0, each)),
+      open: (rest[0] ?? []).slice(0, openCards),
+      pile: rest.flatMap((ids, seat) => (seat === 0 ? ids.slice(openCards) : ids)),
+    };
+  }
+  const ids = shuffledIds(packOf(play.rules.recipe), chanceOf(play, { draws: 0 }));
+  const after = each * play.seats;
+  return {
+    draws: 1,
+    hands: seats.map((seat) => ids.slice(seat * each, (seat + 1) * each)),
+    open: ids.slice(after, after + openCards),
+    pile: ids.slice(after + openCards),
+  };
+}
+
+/** What new hands are dealt from: the pile, what was played before, what the seats hold. */
+export interface Round extends Pick<GameState, 'draws' | 'out'> {
+  readonly pile: readonly number[];
+  readonly gone: readonly number[];
+  readonly hands: readonly (readonly number[])[];
+}
+
+/** New hands for the seats that still play; too few cards left: those played before are shuffled in again. */
+export function dealAgain(play: Packed, state: Round, each: number): Omit<Round, 'out'> {
+  const seats = seatsIn(play, state);
+  const cards = packInPlay(play);
+  const gone = [...state.gone, ...state.hands.flat()];
+  const own = (pile: readonly number[], seat: number) => ownOf(play, pile, seat);
+  const again = play.packs
+    ? seats.some((seat) => own(state.pile, seat).length < each)
+    : state.pile.length < each * seats.length;
+  const back = gone.map((id) => cards[id] as Card);
+  const fresh = again ? [...state.pile, ...shuffledIds(back, chanceOf(play, state))] : state.pile;
+  const hands = Array.from({ length: play.seats }, (_, seat) => {
+    const at = seats.indexOf(seat);
+    if (at < 0) return [];
+    return play.packs ? own(fresh, seat).slice(0, each) : fresh.slice(each * at, each * (at + 1));
+  });
+  const inHand = new Set(hands.flat());
+  return {
+    draws: state.draws + 1,
+    pile: fresh.filter((id) => !inHand.has(id)),
+    gone: again ? [] : gone,
+    hands,
+  };
+}

@@ -1,0 +1,189 @@
+import { factKey, type Fact } from '../../../facts/fact.ts';
+import { factOr } from '../../../facts/item.ts';
+import { displaySigns, type Operation } from '../../../facts/operation.ts';
+import type { Card, Recipe } from '../../../materials/pack.ts';
+import { signedText } from '../../askFact.ts';
+import type { Asked, Play } from '../../game.ts';
+import { packInPlay } from '../../ownPacks.ts';
+
+/** The rules of True lines. */
+export interface TrueRules {
+  readonly recipe: Recipe;
+  readonly operation: Operation & ('add' | 'sub' | 'mul');
+  /** Hands lie open for all to see and talk about. */
+  readonly open: boolean;
+}
+
+/** What lines are laid from. */
+export interface Hands {
+  readonly hands: readonly (readonly number[])[];
+  readonly board: readonly number[];
+}
+
+/** A card on the way into a line: its number, or null for a wild one. */
+export interface Piece {
+  readonly id: number;
+  readonly worth: number | null;
+  readonly own: boolean;
+}
+
+/** Three cards as a line, with the numbers they stand for. */
+export interface Laying {
+  readonly ids: readonly number[];
+  readonly numbers: readonly [number, number, number];
+  readonly own: number;
+}
+
+const operate = (operation: TrueRules['operation'], a: number, b: number) =>
+  operation === 'add' ? a + b : operation === 'sub' ? a - b : a * b;
+
+/** The numbers of a line of three pieces, a wild one filled in; undefined when no number makes it true. */
+function numbersOf(
+  operation: TrueRules['operation'],
+  signed: boolean,
+  worths: readonly (number | null)[],
+): readonly [number, number, number] | undefined {
+  const [a, b, c] = worths as readonly [number | null, number | null, number | null];
+  const fits = (x: number, y: number, z: number) => {
+    const whole = [x, y, z].every(
+      (one) => Number.isInteger(one) && (signed || one >= 0) && Math.abs(one) <= 99,
+    );
+    return whole && operate(operation, x, y) === z ? ([x, y, z] as const) : undefined;
+  };
+  if (a === null && b !== null && c !== null)
+    return fits(operation === 'add' ? c - b : operation === 'sub' ? c + b : c / (b || NaN), b, c);
+  if (b === null && a !== null && c !== null)
+    return fits(a, operation === 'add' ? c - a : operation === 'sub' ? a - c : c / (a || NaN), c);
+  if (c === null && a !== null && b !== null) return fits(a, b, operate(operation, a, b));
+  return a === null || b === null || c === null ? undefined : fits(a, b, c);
+}
+
+/** Which of the three is wild: a number the line needs; −1: none. */
+const wildAt = (play: Play<TrueRules>, { ids }: Laying) =>
+  ids.findIndex((id) => (packInPlay(play)[id] as Card).rank === 'joker');
+
+/** What a number missing before the equals sign follows from: 5 in "2 + \u25a1 = 7" from 7 \u2212 2. */
+function backTo(
+  operation: TrueRules['operation'],
+  [left, right, result]: Laying['numbers'],
+  wild: 0 | 1,
+): Fact {
+  const known = wild === 0 ? right : left;
+  if (operation === 'sub' && wild === 0) return { operation: 'add', left: result, right };
+  if (operation === 'sub') return { operation: 'sub', left, right: result };
+  return { operation: operation === 'add' ? 'sub' : 'div', left: result, right: known };
+}
+const keyOf = (fact: Fact) => (fact.left >= 0 && fact.right >= 0 ? factKey(fact) : '');
+
+/** A line as it is asked: what follows of two of its numbers; "2 + \u25a1 = 7" where a wild card stands in it. */
+export function lineAsked(play: Play<TrueRules>, seat: number, laying: Laying): Asked {
+  const { operation } = play.rules;
+  const [left, right, result] = laying.numbers;
+  const wild = wildAt(play, laying);
+  const parts = [left, right, result].map((one, at) =>
+    at === wild ? '\u25a1' : one < 0 && at < 2 ? `(${signedText(one)})` : signedText(one),
+  );
+  const missing = wild === 0 || wild === 1;
+  const answer = laying.numbers[missing ? wild : 2];
+  return {
+    seat,
+    item: factOr(
+      keyOf(missing ? backTo(operation, laying.numbers, wild) : { operation, left, right }),
+      `line:${operation}`,
+    ),
+    shown: `${parts[0]} ${displaySigns[operation]} ${parts[1]}${missing ? ` = ${parts[2]}` : ''}`,
+    answer: signedText(answer),
+    whole: lineText(operation, laying.numbers),
+    // The cards lay there before it was chosen.
+    untimed: true,
+  };
+}
+
+/** A line as it is written: "3 + 4 = 7". */
+export const lineText = (operation: TrueRules['operation'], [a, b, c]: readonly number[]) => {
+  const inLine = (one: number) => (one < 0 ? `(${signedText(one)})` : String(one));
+  return `${inLine(a as number)} ${displaySigns[operation]} ${inLine(b as number)} = ${signedText(c as number)}`;
+};
+
+/** Every line that a seat can lay from its hand and the board, each once by its numbers and how many cards of its own it takes. */
+export function layings(
+  play: Play<TrueRules>,
+  state: Hands,
+  seat: number,
+  extra: readonly Piece[] = [],
+): Laying[] {
+  const { operation, recipe } = play.rules;
+  const both = distinct([...piecesOf(play, state, seat), ...extra]);
+  const out = new Map<string, Laying>();
+  for (const a of both)
+    for (const b of both)
+      for (const c of both) {
+        if (a.id === b.id || a.id === c.id || b.id === c.id) continue;
+        const own = [a, b, c].filter((one) => one.own).length;
+        // Three of one's own, or two with one of the board.
+        if (own < 2 || (hasTwin(operation) && a.id > b.id && a.worth !== null && b.worth !== null)) continue;
+        if ([a, b, c].filter((one) => one.worth === null).length > 1) continue;
+        const numbers = numbersOf(operation, recipe.signed, [a.worth, b.worth, c.worth]);
+        if (!numbers) continue;
+        const wild = [a, b, c].findIndex((one) => one.worth === null);
+        const key = `${numbers.join(' ')} ${own} ${wild}`;
+        if (!out.has(key)) out.set(key, { ids: [a.id, b.id, c.id], numbers, own });
+      }
+  return [...out.values()];
+}
+
+/** What a seat may make lines of: its hand, and the board. */
+function piecesOf(play: Play<TrueRules>, { hands, board }: Hands, seat: number): Piece[] {
+  const piece = (own: boolean) => (id: number) => {
+    const { rank, worth } = packInPlay(play)[id] as Card;
+    return { id, worth: rank === 'joker' ? null : worth, own };
+  };
+  return [...(hands[seat] ?? []).map(piece(true)), ...board.map(piece(false))];
+}
+
+/** Every three cards that a seat could lay and that make no true line in any order, each once by its numbers. */
+export function untrue(play: Play<TrueRules>, state: Hands, seat: number): (readonly Piece[])[] {
+  const { operation, recipe } = play.rules;
+  const pieces = distinct(piecesOf(play, state, seat));
+  const out = new Map<string, readonly Piece[]>();
+  const fits = (three: readonly Piece[]) =>
+    orders.some((order) => {
+      const worths = order.map((at) => (three[at] as Piece).worth);
+      return numbersOf(operation, recipe.signed, worths) !== undefined;
+    });
+  pieces.forEach((a, first) => {
+    pieces.slice(first + 1).forEach((b, nth) => {
+      for (const c of pieces.slice(first + nth + 2)) {
+        const three = [a, b, c];
+        const key = three
+          .map((one) => one.worth ?? 'any')
+          .sort()
+          .join(' ');
+        if (three.filter((one) => one.own).length < 2 || out.has(key)) continue;
+        if (!fits(three)) out.set(key, three);
+      }
+    });
+  });
+  return [...out.values()];
+}
+const orders = [
+  [0, 1, 2],
+  [0, 2, 1],
+  [1, 0, 2],
+  [1, 2, 0],
+  [2, 0, 1],
+  [2, 1, 0],
+] as const;
+
+const hasTwin = (operation: TrueRules['operation']) => operation !== 'sub';
+
+/** Up to three pieces of each number, own and on the board apart: more make no other line. */
+function distinct(pieces: readonly Piece[]): Piece[] {
+  const seen = new Map<string, number>();
+  return pieces.filter((one) => {
+    const key = `${one.worth} ${one.own}`;
+    const count = seen.get(key) ?? 0;
+    seen.set(key, count + 1);
+    return count < 3;
+  });
+}

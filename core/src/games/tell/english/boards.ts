@@ -1,0 +1,48 @@
+import { type Who, type None, type Seat, textOf, type Whole, type Teller } from './words.ts';
+
+/** English, by what it is of. */
+export const boards = {
+  // Boards.
+  whichSquare: ({ seat }: Seat, who: Who) => `${who(seat)}: which square?`,
+  square: ({ text }: { readonly text: string }) => text,
+  marks: ({ seat }: Seat, who: Who) => `${who(seat)} marks a square.`,
+  lineFor: ({ seat }: Seat, who: Who) => `A line for ${who(seat)}.`,
+  boardFull: (_: None) => 'The board is full.',
+  facts: (_: None) => 'Facts',
+  planCompletes: ({ whole }: Whole, _who: Who, tell: Teller) =>
+    `${textOf(whole, tell)}: it completes a line.`,
+  planKeeps: ({ whole }: Whole, _who: Who, tell: Teller) =>
+    `${textOf(whole, tell)}: it keeps the other from a line.`,
+  planOpen: ({ whole }: Whole, _who: Who, tell: Teller) =>
+    `${textOf(whole, tell)}: it lies on the most open lines.`,
+  totals: (_: None) => 'Totals',
+  countersOf: ({ seat }: Seat, who: Who) => `Counters of ${who(seat)}`,
+  placeOn: ({ total }: { readonly total: number }) => `Place a counter on ${total}.`,
+  placeHere: ({ total, beside }: { readonly total: number; readonly beside: number | null }, who: Who) =>
+    beside === null ? String(total) : `${total}, beside ${who(beside)}`,
+  holdWhy: (
+    {
+      total,
+      beside,
+      why,
+      chance,
+    }: {
+      readonly total: number;
+      readonly beside: number | null;
+      readonly why: 'free' | 'back' | 'holds';
+      readonly chance: string;
+    },
+    who: Who,
+  ) =>
+    `${beside === null ? String(total) : `${total}, beside ${who(beside)}`}: ${
+      { free: 'a free square', back: 'sends a lone counter back', holds: 'holds it for good' }[why]
+    }. ${chance} of all rolls come to it.`,
+  heldPasses: ({ whole }: Whole, _who: Who, tell: Teller) =>
+    `${textOf(whole, tell)}, and it is held: the turn passes on.`,
+  holds: ({ seat, total }: Seat & { readonly total: number }, who: Who) => `${who(seat)} holds ${total}.`,
+  counterOn: ({ total }: { readonly total: number }) => `A counter on ${total}.`,
+  goesBack: ({ seat, total }: Seat & { readonly total: number }, who: Who) =>
+    `The counter of ${who(seat)} goes back from ${total}.`,
+  countersOut: ({ seat }: Seat, who: Who) => `The counters of ${who(seat)} are out.`,
+  allHeld: (_: None) => 'Every square is held.',
+};

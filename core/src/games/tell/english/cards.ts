@@ -1,0 +1,87 @@
+import {
+  numberWord,
+  cardsText,
+  handText,
+  textOf,
+  type Hand,
+  type None,
+  type Seat,
+  type Teller,
+  type Text,
+  type Who,
+  type Whole,
+} from './words.ts';
+
+/** English, by what it is of. */
+export const cards = {
+  // True lines.
+  trueLine: ({ seat }: Seat, who: Who) => `${who(seat)}: a true line?`,
+  layLine: ({ text, board }: { readonly text: Text; readonly board: boolean }, _who: Who, tell: Teller) =>
+    `Lay ${textOf(text, tell)}${board ? ' with the board' : ''}`,
+  noTrueLine: ({ claimed }: { readonly claimed: Text }, _who: Who, tell: Teller) =>
+    `${textOf(claimed, tell)}: no true line. They are taken back.`,
+  backToHand: ({ whole }: Whole, _who: Who, tell: Teller) =>
+    `${textOf(whole, tell)}. The cards go back to the hand.`,
+  askFor: ({ seat, number }: Seat & { readonly number: string }, who: Who) =>
+    `Ask ${who(seat)} for ${number}`,
+  hasNone: ({ seat, number }: Seat & { readonly number: string }, who: Who) =>
+    `${who(seat)} has no ${number}.`,
+  gives: ({ seat, number }: Seat & { readonly number: string }, who: Who) =>
+    `${who(seat)} gives a ${number}: lay its line.`,
+  drawCard: (_: None) => 'Draw a card',
+  pass: (_: None) => 'Pass',
+  draws: ({ seat }: Seat, who: Who) => `${who(seat)} draws.`,
+  isOut: ({ seat }: Seat, who: Who) => `${who(seat)} is out.`,
+  nobodyGoesOn: (_: None) => 'Nobody can go on.',
+  noLineLaid: (_: None) => 'No line can be laid from this hand.',
+  lineLays: ({ text, count }: { readonly text: string; readonly count: number }) =>
+    `${text} lays ${cardsText(count)}.`,
+  handOf: ({ seat }: Seat, who: Who) => `Hand of ${who(seat)}`,
+  openOnBoard: (_: None) => 'Open on the board',
+  leftWith: ({ seat }: Seat, who: Who) => `Left with ${who(seat)}`,
+
+  // Partners.
+  turnOne: ({ total }: { readonly total: number }) => `Turn a card; the total is ${total}.`,
+  turnAnother: (_: None) => 'Turn another.',
+  turnThemBack: (_: None) => 'Everyone looks. Turn them back.',
+  turnedBack: (_: None) => 'Turned back.',
+  aCard: ({ worth }: { readonly worth: number }) => `A ${worth}.`,
+  keeps: ({ seat }: Seat, who: Who) => `${who(seat)} keeps them.`,
+  nothingMakes: ({ total }: { readonly total: number }) => `Nothing that is left makes ${total}.`,
+  allFound: (_: None) => 'All are found.',
+  rowCard: ({ row, card }: { readonly row: number; readonly card: number }) => `Row ${row}, card ${card}`,
+  theCards: (_: None) => 'The cards',
+  faceDownRows: ({ across }: { readonly across: number }) => `Face down in rows of ${across}, from the left`,
+
+  // Compared.
+  hand: (at: Hand, who: Who) => handText(at, who, 'The pack'),
+  stackOf: (at: Hand, who: Who) => `Stack of ${handText(at, who, 'the pack')}, from the top`,
+  handTakes: ({ cards, ...at }: Hand & { readonly cards: number }, who: Who) =>
+    `${handText(at, who, 'The pack')} takes ${cardsText(cards)}.`,
+  alike: (_: None) => 'Alike: three face down, and turn again.',
+  alikeTooFew: (_: None) => 'Alike, and too few cards to lay.',
+  oneSeatLeft: (_: None) => 'One seat is left.',
+  ownPacks: (_: None) => 'Each has a pack of their own.',
+  dealtOut: (_: None) => 'The pack is dealt out.',
+
+  // Under the line.
+  layUnder: (
+    { seat, kind, line }: Seat & { readonly kind: 'under' | 'difference'; readonly line: number },
+    who: Who,
+  ) => `${who(seat)}: two numbers ${kind === 'under' ? `under ${line}` : `with a difference near ${line}`}.`,
+  dealNext: (_: None) => 'Deal the next round.',
+  round: ({ round }: { readonly round: number }) => `Round ${round}.`,
+  nothingFitsSaid: (_: None) => 'Nothing fits, it is said.',
+  nothingFits: ({ line }: { readonly line: number }) => `Nothing fits under ${line}`,
+  trulyNothing: ({ line }: { readonly line: number }) => `True: nothing fits under ${line}.`,
+  nothingStays: ({ line }: { readonly line: number }) =>
+    `Nothing these cards can be laid to stays under ${line}.`,
+  fromLine: ({ whole, off }: Whole & { readonly off: number }, _who: Who, tell: Teller) =>
+    `${textOf(whole, tell)}, ${off} from the line.`,
+  nearest: ({ off }: { readonly off: number }) => `${off} from the line is nearest.`,
+  nobodyUnder: (_: None) => 'Nobody stayed under the line.',
+  packFrom: ({ seat, each }: Seat & { readonly each: number }, who: Who) =>
+    `Pack of ${who(seat)}, from the top, ${numberWord(each)} a round`,
+  dealtInTurn: ({ each }: { readonly each: number }) =>
+    `From the top, ${numberWord(each)} to each seat in turn`,
+};

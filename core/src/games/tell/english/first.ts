@@ -1,0 +1,15 @@
+import { type Who, type None, type Seat } from './words.ts';
+
+/** English, by what it is of. */
+export const first = {
+  // First to say.
+  turnCards: (_: None) => 'Turn the cards.',
+  turned: (_: None) => 'Turned.',
+  freeze: (_: None) => 'Everyone freezes: another sign from now on.',
+  liesThere: (_: None) => 'It lies there for the next.',
+  takes: ({ seat, count }: Seat & { readonly count: number }, who: Who) => `${who(seat)} takes ${count}.`,
+  allRolled: (_: None) => 'All rolls are played.',
+  packOut: (_: None) => 'The pack is out.',
+  open: (_: None) => 'Open',
+  fromTheTop: (_: None) => 'From the top',
+};

@@ -1,0 +1,88 @@
+import {
+  type Who,
+  type None,
+  type Seat,
+  textOf,
+  type Whole,
+  type Roll,
+  listText,
+  type Factors,
+  type Plot,
+  arrayAt,
+  cardsText,
+  type Teller,
+} from './words.ts';
+
+/** English, by what it is of. */
+export const make = {
+  // Lines and arrays.
+  theRoll: ({ roll }: { readonly roll: readonly number[] }) => `${roll.join(', ')}.`,
+  whichLine: (_: None) => 'Which line?',
+  targetReached: ({ total }: { readonly total: number }) => `${total}: the target is reached.`,
+  array: ({ a, b }: Factors) => `${a} × ${b}.`,
+  layArray: ({ a, b }: Factors) => `Lay ${a} × ${b}.`,
+  fitsNowhere: ({ a, b }: Factors) => `${a} × ${b} fits nowhere: the turn passes on.`,
+  fitsNot: ({ a, b }: Factors) => `${a} × ${b} fits nowhere.`,
+  noRoom: (_: None) => 'No room: the turn passes on.',
+  everyonePassed: (_: None) => 'Everyone has passed.',
+  arrayAt: (plot: Plot) => arrayAt(plot),
+  split: ({ a, b, part }: Factors & { readonly part: number }) =>
+    `Split ${a} × ${b} into ${a} × ${b - part} and ${a} × ${part}`,
+  arrayInTwo: ({ a, b }: Factors) => `${a} × ${b} in two.`,
+  leavesRoom: (plot: Plot) => `${arrayAt(plot)}: it leaves the most room together.`,
+  squaresLeft: ({ left }: { readonly left: number }) => `${left} squares are left.`,
+  fieldFull: (_: None) => 'The field is full.',
+  filled: (_: None) => 'Filled',
+  left: (_: None) => 'Left',
+
+  // Numbers made of dice.
+  rollAnd: ({ roll }: Roll) => `${listText(roll)}.`,
+  whichNumber: ({ roll }: Roll) => `${listText(roll)}: which number?`,
+  nothingToCover: (_: None) => 'Nothing to cover',
+  nothingOfRoll: ({ roll }: Roll) => `Nothing that ${listText(roll)} make is left: a spare is gone.`,
+  nothingLeftOf: ({ roll }: Roll) => `Nothing that ${listText(roll)} make is left.`,
+  notFromRoll: ({ number, roll }: Roll & { readonly number: number }) =>
+    `${number} cannot be made of ${listText(roll)}. Look again.`,
+  spareThere: ({ whole }: Whole, _who: Who, tell: Teller) =>
+    `A spare is gone; ${textOf(whole, tell)} was there.`,
+  spareGone: (_: None) => 'Nothing is left of that: a spare is gone.',
+  sparesGone: (_: None) => 'The spares are gone.',
+  sparesOf: ({ seat }: Seat, who: Who) => `Spares of ${who(seat)}`,
+  spares: (_: None) => 'Spares',
+  allCovered: (_: None) => 'Every number is covered.',
+  theBoard: (_: None) => 'The board',
+  fewRolls: ({ whole }: Whole, _who: Who, tell: Teller) => `${textOf(whole, tell)}: few rolls make it.`,
+
+  markWhat: ({ roll }: Roll) => `${roll.join(', ')}: mark what they make.`,
+  sweepMissed: (_: None) => 'Sweep what was missed.',
+  sweepsNow: ({ seat }: Seat, who: Who) => `${who(seat)} sweeps what was missed.`,
+  done: (_: None) => 'Done',
+  rollAgain: (_: None) => 'Roll again',
+  rolledAgain: (_: None) => 'Rolled again.',
+  nextRoll: (_: None) => 'The next roll.',
+  roundsPlayed: ({ rounds }: { readonly rounds: number }) => `${rounds} rounds are played.`,
+  allMarked: (_: None) => 'Everything they make is marked.',
+  leftToMark: ({ numbers }: { readonly numbers: readonly number[] }) =>
+    `${numbers.length} ${numbers.length === 1 ? 'number is' : 'numbers are'} left to mark: ${numbers.join(', ')}.`,
+  hundredSquare: (_: None) => 'Hundred square',
+  strip: (_: None) => 'Strip',
+  marked: (_: None) => 'Marked',
+
+  // Made of what lies around.
+  make: ({ target }: { readonly target: number }) => `Make ${target}.`,
+  nothingMakesMiddle: ({ target }: { readonly target: number }) =>
+    `Nothing here makes ${target}: another card for the middle.`,
+  nothingHere: ({ target }: { readonly target: number }) => `Nothing here makes ${target}.`,
+  anotherForMiddle: (_: None) => 'Another card for the middle.',
+  passesOn: ({ seat }: Seat, who: Who) => `${who(seat)} passes.`,
+  wasThere: ({ whole }: Whole, _who: Who, tell: Teller) => `${textOf(whole, tell)} was there.`,
+  winsBy: (
+    { lines, seat, count }: Seat & { readonly lines: readonly string[]; readonly count: number },
+    who: Who,
+  ) => `${lines.join(', ')}. ${who(seat)} wins ${count}.`,
+  lineWins: ({ text, count }: { readonly text: string; readonly count: number }) =>
+    `${text} wins ${cardsText(count)}.`,
+  theMiddle: (_: None) => 'The middle',
+  aroundMiddle: (_: None) => 'Around the middle',
+  aroundIt: (_: None) => 'Around it',
+};

@@ -1,0 +1,77 @@
+import type { Operation } from '../../../facts/operation.ts';
+
+/** Who sits at a seat, as a name. */
+export type Who = (seat: number) => string;
+
+/** Nothing stands in the sentence. */
+export type None = Readonly<Record<string, never>>;
+export interface Seat {
+  readonly seat: number;
+}
+/** As it is written, or a sentence: "7 × 8", "which is larger". */
+export type Text = string | Told;
+export const textOf = (text: Text, tell: Teller): string => (typeof text === 'string' ? text : tell(text));
+export interface Shown {
+  readonly shown: Text;
+}
+export interface Numbers {
+  readonly numbers: readonly number[];
+}
+export interface Whole {
+  readonly whole: Text;
+}
+export interface Roll {
+  readonly roll: readonly number[];
+}
+export const listText = (list: readonly number[]) =>
+  list.length < 2 ? list.join('') : `${list.slice(0, -1).join(', ')} and ${list.at(-1)}`;
+/** What a card makes of a total. */
+export interface FromTo {
+  readonly from: number;
+  readonly to: number;
+}
+export interface Factors {
+  readonly a: number;
+  readonly b: number;
+}
+/** An array as it lies on a field. */
+export interface Plot {
+  readonly row: number;
+  readonly col: number;
+  readonly rows: number;
+  readonly cols: number;
+}
+export const arrayAt = ({ row, col, rows, cols }: Plot) =>
+  `${rows} rows of ${cols} from row ${row + 1}, column ${col + 1}`;
+
+/** A hand of cards: that of a seat, or (alone at the table) the pack's own. */
+export interface Hand {
+  readonly hand: number;
+  readonly seats: number;
+}
+export const handText = ({ hand, seats }: Hand, who: Who, pack: string) => (hand < seats ? who(hand) : pack);
+export const cardsText = (count: number) => `${count} ${count === 1 ? 'card' : 'cards'}`;
+
+const numberWords = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
+export const numberWord = (count: number) => numberWords[count] ?? String(count);
+
+/** A sentence within a sentence. */
+export interface Told {
+  readonly id: string;
+  readonly values: unknown;
+}
+export type Teller = (told: Told) => string;
+
+/** A story that holds a fact, and what is said to come of it. */
+export interface Story {
+  readonly operation: Operation;
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+}
+export const stories: Readonly<Record<Operation, (a: number, b: number, c: number) => string>> = {
+  add: (a, b, c) => `There are ${a} ducks on the pond and ${b} more come. Now there are ${c}.`,
+  sub: (a, b, c) => `There are ${a} apples on the table and ${b} are eaten. ${c} are left.`,
+  mul: (a, b, c) => `${a} boxes hold ${b} pencils each. That makes ${c} pencils.`,
+  div: (a, b, c) => `${a} nuts are shared by ${b} children. Each has ${c}.`,
+};

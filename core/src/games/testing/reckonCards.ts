@@ -1,0 +1,147 @@
+import { packOf } from '../../materials/pack.ts';
+import type { FirstToSayRules } from '../bodies/firstToSay.ts';
+import type { OutweighRules } from '../shelf/compare/outweigh.ts';
+import type { LineRules } from '../shelf/compare/twoNumbers.ts';
+import { give, nothing, numbersOf, saidOf, valueOf, type Table } from './table.ts';
+import { expect } from 'vitest';
+
+/** Cards or rolls that lie there go to the next who says a fact. */
+export function race(table: Table): number[] {
+  const { recipe, cards } = table.play.rules as FirstToSayRules;
+  const each = recipe ? cards : 1;
+  const won = nothing(table);
+  let lying = 0;
+  const said = new Map(saidOf(table).map((one) => [one.at, one.by]));
+  table.seen.forEach(({ move }, at) => {
+    if (move.kind === 'claim' && move.seat === null) lying += each;
+    const by = said.get(at);
+    if (by === undefined) return;
+    lying += each;
+    if (by === null) return;
+    give(won, by, lying);
+    lying = 0;
+  });
+  return won;
+}
+
+/** The stacks as printed, turned and compared by hand. */
+export function outweigh(table: Table): number[] {
+  const { game, play } = table;
+  const { cards, operation, smaller, recipe } = play.rules as OutweighRules;
+  const rows = game.order?.(play) ?? [];
+  let stacks = rows.map((row) => row.cards.map((card) => card.worth ?? 0));
+  const won = stacks.map(() => 0);
+  let lying = packOf(recipe).length - stacks.flat().length;
+  const result = (worths: readonly number[]) => {
+    const sorted = worths.toSorted((a, b) => b - a);
+    if (operation === 'mul') return worths.reduce((a, b) => a * b);
+    if (operation === 'div') return (sorted[0] as number) / (sorted[1] as number);
+    if (operation === 'sub') return sorted.slice(1).reduce((a, b) => a - b, sorted[0] as number);
+    return worths.reduce((a, b) => a + b);
+  };
+  const finish = () => {
+    for (let nth = 0; nth < lying; nth += 1) give(won, nth % won.length, 1);
+    stacks.forEach((stack, hand) => give(won, hand, stack.length));
+    return won.slice(0, play.seats);
+  };
+  for (;;) {
+    if (stacks.some((stack) => stack.length < cards)) return finish();
+    const results = stacks.map((stack) => result(stack.slice(0, cards)) * (smaller ? -1 : 1));
+    lying += cards * stacks.length;
+    stacks = stacks.map((stack) => stack.slice(cards));
+    const best = Math.max(...results);
+    const first = results.indexOf(best);
+    if (results.filter((one) => Math.abs(one - best) < 1e-9).length === 1) {
+      give(won, first, lying);
+      lying = 0;
+    } else if (stacks.every((stack) => stack.length >= 3 + cards)) {
+      lying += 3 * stacks.length;
+      stacks = stacks.map((stack) => stack.slice(3));
+    } else return finish();
+  }
+}
+
+/** Every way to lay four digits as two numbers, by trying all orders. */
+function layouts(digits: readonly number[]): [number, number][] {
+  const at = [0, 1, 2, 3];
+  return at.flatMap((a) =>
+    at.flatMap((b) =>
+      at.flatMap((c) =>
+        at.flatMap((d): [number, number][] => {
+          if (new Set([a, b, c, d]).size < 4) return [];
+          const [w = 0, x = 0, y = 0, z = 0] = [a, b, c, d].map((one) => digits[one] as number);
+          return [[10 * w + x, 10 * y + z]];
+        }),
+      ),
+    ),
+  );
+}
+
+export function underTheLine(table: Table): number[] {
+  const { play } = table;
+  const { line, kind } = play.rules as LineRules;
+  const points = nothing(table);
+  let together = 0;
+  const far = ([left, right]: readonly [number, number]) => {
+    const value = kind === 'under' ? left + right : left - right;
+    return kind === 'under' ? (value > line ? Infinity : line - value) : Math.abs(line - value);
+  };
+  let laid = new Map<number, { readonly off: number; readonly best: number; readonly none: boolean }>();
+  const count = () => {
+    const nearest = Math.min(...[...laid.values()].map((one) => one.off));
+    for (const [seat, { off, best, none }] of laid) {
+      if (off < Infinity && off === nearest) give(points, seat, 1);
+      if (best === Infinity ? none : off === best) together += 1;
+    }
+    laid = new Map();
+  };
+  for (const { move, scene } of table.seen) {
+    if (move.kind !== 'choose') continue;
+    const hand = scene.rows.find((row) => row.seat === move.seat)?.cards ?? [];
+    const all = layouts(hand.map((card) => card.worth ?? 0)).filter(([a, b]) => kind === 'under' || a >= b);
+    const [left = 0, right = 0] = numbersOf(move.key);
+    laid.set(move.seat, {
+      off: move.key === 'none' ? Infinity : far([left, right]),
+      best: Math.min(...all.map(far)),
+      none: move.key === 'none',
+    });
+    if (laid.size === play.seats) count();
+  }
+  return play.against ? points : [together];
+}
+
+/** Those who say what makes the total keep its cards. */
+export const bondHunt = (table: Table): number[] => {
+  const kept = nothing(table);
+  const total = table.endScene.target;
+  for (const { asked, by } of saidOf(table)) {
+    const [line = '', answer] = asked.split(' = ');
+    expect(valueOf(line)).toBe(Number(answer));
+    if (by !== null && Number(answer) === total) give(kept, by, numbersOf(line).length);
+  }
+  return kept;
+};
+
+/** Own cards of each line that was said by whoever laid it; together by anybody. */
+export const trueLines = (table: Table): number[] => {
+  const laid = nothing(table);
+  for (const { by, before } of saidOf(table)) {
+    if (by === null || before?.move.kind !== 'choose') continue;
+    const { seat, key } = before.move;
+    const hand = before.scene.rows.find((row) => row.seat === seat)?.cards.map((card) => card.id) ?? [];
+    const own = numbersOf(key).filter((id) => hand.includes(id));
+    if (by === seat || !table.play.against) give(laid, seat, own.length);
+  }
+  return laid;
+};
+
+/** The cards of each line typed. */
+export const intoTheMiddle = (table: Table): number[] => {
+  const won = nothing(table);
+  for (const { move, scene } of table.seen) {
+    if (move.kind !== 'line') continue;
+    expect(valueOf(move.text)).toBe(scene.target);
+    give(won, move.seat, numbersOf(move.text).length);
+  }
+  return won;
+};
