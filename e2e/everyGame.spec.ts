@@ -77,10 +77,26 @@ async function move(page: Page, { press, judge }: Hand): Promise<void> {
       break;
   }
   if ((await button('Laid').count()) > 0) {
+    // No number begins with 0.
+    const hand = field.getByRole('group', { name: 'Your cards' }).getByRole('button');
+    const labels = await hand.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label') ?? ''));
+    const first = labels.findIndex((label) => !/\b0\b/.test(label));
+    if (first > 0) await press(hand.nth(first));
     for (const place of await field.locator('.place').all()) await press(place);
     return press(button('Laid'));
   }
   if ((await button('Lay the line').count()) > 0) return press(button(/^(Draw a card|Pass)$/));
+  if ((await button('These make ten').count()) > 0) {
+    const dice = field.locator('.card-row .card-key');
+    const worths = (
+      await dice.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label') ?? ''))
+    ).map((label) => numbersIn(label)[0] ?? NaN);
+    const one = worths.findIndex((worth, at) => worths.indexOf(10 - worth, at + 1) > at);
+    if (one < 0) return press(button('Nothing more makes ten'));
+    await press(dice.nth(one));
+    await press(dice.nth(worths.indexOf(10 - (worths[one] ?? 0), one + 1)));
+    return press(button('These make ten'));
+  }
   if ((await field.getByLabel('The line, mended').count()) > 0) {
     if ((await button('The next one').count()) > 0) return press(button('The next one'));
     const slipped = await field.locator('.square-cell').first().innerText();

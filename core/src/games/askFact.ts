@@ -1,8 +1,8 @@
-import { say, type Text } from './tell/sentence.ts';
 import { answerOf, factKey, factText, type Fact, type FactKey } from '../facts/fact.ts';
 import { factOr, isOnMap, skillItem, type Item } from '../facts/item.ts';
 import { displaySigns, type Operation } from '../facts/operation.ts';
 import type { Asked } from './game.ts';
+import { say, type Text } from './tell/sentence.ts';
 
 /**
  * What two or three cards ask under an operation. − and ÷ take the larger number first; ÷ asks for the remainder too where
@@ -78,3 +78,31 @@ export const askSum = (seat: number, total: number, add: number): Asked => ({
   whole: `${total} + ${add} = ${total + add}`,
   untimed: true,
 });
+
+/** A number to be read aloud; its cards lay there before. */
+export const askReading = (seat: number, number: number): Asked => ({
+  seat,
+  item: skillItem(`read:${String(number).length}`),
+  shown: String(number),
+  answer: say('inWords', { number }),
+  whole: say('readAs', { number }),
+  untimed: true,
+});
+
+/** A number added to a total, or (below 0) taken from it; out of sight the total is kept by the child. */
+export function askChange(seat: number, total: number, change: number, inSight: boolean): Asked {
+  const operation = change < 0 ? ('sub' as const) : ('add' as const);
+  const right = Math.abs(change);
+  const step = `${displaySigns[operation]} ${right}`;
+  const whole = `${signedText(total)} ${step}`;
+  const answer = signedText(total + change);
+  const key = total >= 0 && total + change >= 0 ? factKey({ operation, left: total, right }) : '';
+  return {
+    seat,
+    item: factOr(key, `line:${operation}`),
+    shown: inSight ? whole : step,
+    answer,
+    whole: `${whole} = ${answer}`,
+    untimed: true,
+  };
+}

@@ -4,6 +4,8 @@ import { coverTheBoard } from './shelf/make/coverTheBoard.ts';
 import { factLine } from './shelf/boards/factLine.ts';
 import { fillTheField } from './shelf/totals/fillTheField.ts';
 import { firstVoice } from './shelf/first/firstVoice.ts';
+import { bondWatch } from './shelf/first/bondWatch.ts';
+import { doublesWatch } from './shelf/first/doublesWatch.ts';
 import { turnabout } from './shelf/first/turnabout.ts';
 import type { Game, GameState } from './game.ts';
 import { hundredSweep } from './shelf/make/hundredSweep.ts';
@@ -11,8 +13,11 @@ import { intoTheMiddle } from './shelf/make/intoTheMiddle.ts';
 import { lamps } from './shelf/totals/lamps.ts';
 import { outweigh } from './shelf/compare/outweigh.ts';
 import { stretchOrFold } from './shelf/totals/stretchOrFold.ts';
+import { handful } from './shelf/partners/handful.ts';
 import { trueLines } from './shelf/partners/trueLines.ts';
+import { upAndDown } from './shelf/totals/upAndDown.ts';
 import { twoToHold } from './shelf/boards/twoToHold.ts';
+import { tallNumber } from './shelf/compare/tallNumber.ts';
 import { underTheLine } from './shelf/compare/underTheLine.ts';
 import { whatSlipped } from './shelf/talk/whatSlipped.ts';
 
@@ -23,10 +28,14 @@ export type AnyGame = Game<unknown, GameState>;
 export const shelf = {
   'first-voice': firstVoice,
   turnabout,
+  'doubles-watch': doublesWatch,
+  'bond-watch': bondWatch,
   outweigh,
+  'tall-number': tallNumber,
   'under-the-line': underTheLine,
   'bond-hunt': bondHunt,
   'true-lines': trueLines,
+  handful,
   'into-the-middle': intoTheMiddle,
   'hundred-sweep': hundredSweep,
   'cover-the-board': coverTheBoard,
@@ -34,6 +43,7 @@ export const shelf = {
   'fact-line': factLine,
   'two-to-hold': twoToHold,
   'stretch-or-fold': stretchOrFold,
+  'up-and-down': upAndDown,
   lamps,
   'fill-the-field': fillTheField,
   'what-slipped': whatSlipped,

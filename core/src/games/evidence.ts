@@ -40,6 +40,10 @@ export function evidenceOf<R, S extends GameState>(
       ...(right ? steps.map((key): Evidence => ({ ...shownFact(seat, key), onTheWay: true })) : []),
     ];
   }
+  if (move.kind === 'claim' && need.kind === 'claim')
+    return need.misses && move.seat !== null
+      ? [{ ...claimed(need.misses), seat: move.seat, timed: false, right: false }]
+      : [];
   if (move.kind === 'choose' && need.kind === 'choose') {
     const { claim, judged } = need.choices.find(({ key }) => key === move.key) ?? {};
     if (judged) return [{ ...claimed(judged), seat: move.seat, timed: false, right: true }];

@@ -8,7 +8,7 @@ import type { LineAsk } from '../numbers/checkLine.ts';
 import type { RandomSource } from '../random/random.ts';
 import type { Plot } from './arrayPlaces.ts';
 import type { Setting } from './setting.ts';
-import type { Text, Words } from './tell/sentence.ts';
+import type { Sentence, Text, Words } from './tell/sentence.ts';
 
 /** The shelves of games, by what is done in them. */
 export const families = ['first', 'compare', 'partners', 'make', 'boards', 'totals', 'talk'] as const;
@@ -70,7 +70,15 @@ export interface Choice {
 
 /** How a child makes a choice that is not pressed where it lies: cards picked up together, laid into places, or a line typed. */
 export type ChoiceBy =
-  | { readonly kind: 'cards'; readonly least: number; readonly most: number }
+  | {
+      readonly kind: 'cards';
+      readonly least: number;
+      readonly most: number;
+      /** What the key says that lays them down. */
+      readonly done: Sentence;
+      /** What is to be picked up first. */
+      readonly hint: Sentence;
+    }
   | { readonly kind: 'places'; readonly numbers: number; readonly placesEach: number }
   | { readonly kind: 'text' };
 
@@ -89,6 +97,8 @@ export type Need =
       readonly seats: readonly number[];
       readonly asked: Omit<Asked, 'seat'>;
       readonly says: Words;
+      /** What lies there is nothing to claim: what goes on record of whoever does. Not shown before. */
+      readonly misses?: Claimed;
     }
   | {
       readonly kind: 'choose';
@@ -182,6 +192,8 @@ export interface SceneRow {
   readonly name: Words;
   readonly seat: number | null;
   readonly cards: readonly SceneCard[];
+  /** They are dice of so many sides, each as it fell. */
+  readonly dice?: DieSides;
   /** Cards in a row, where they lie in rows; all in one when left out. */
   readonly across?: number;
 }

@@ -18,7 +18,7 @@ import { boardNumbers, type CoverRules } from './shelf/make/coverBoard.ts';
 import { layings, type TrueRules } from './shelf/partners/layings.ts';
 import type { TrueState } from './shelf/partners/trueOptions.ts';
 import { mendsOf } from './shelf/talk/slips.ts';
-import { tell, written } from './tell/sentence.ts';
+import { say, tell, written } from './tell/sentence.ts';
 import { testData, type TestData } from './testing/testData.ts';
 import { evaluate } from 'mathjs';
 import { describe, expect, it } from 'vitest';
@@ -92,7 +92,8 @@ describe.each(tables)('$name', ({ game, nth, seats, against }) => {
       fc.property(fc.integer(), fc.integer(), (seed, moves) => {
         const play = playOf(game, nth, seats, against, seed);
         const before = game.setUp(play);
-        const lie = (testData as Readonly<Record<string, TestData>>)[game.id]?.cards;
+        const known = (testData as Readonly<Record<string, TestData>>)[game.id];
+        const lie = known?.cards;
         const cards = lie?.(before as never).toSorted();
         if (cards) expect(new Set(cards).size).toBe(cards.length);
         let turns = 0;
@@ -124,7 +125,8 @@ describe.each(tables)('$name', ({ game, nth, seats, against }) => {
         expect(replay(game, play, found.moves)).toEqual(found.state);
         const scores = game.scores(play, found.state);
         expect([1, seats]).toContain(scores.length);
-        for (const score of scores) expect(Number.isFinite(score) && score >= 0).toBe(true);
+        for (const score of scores)
+          expect(Number.isFinite(score) && (score >= 0 || known?.belowNothing === true)).toBe(true);
         expect(legalMoves(game, play, found.state)).toEqual([]);
         expect(() => playMove(game, play, found.state, { kind: 'go' })).toThrow('The game is over.');
       }),
@@ -340,6 +342,120 @@ describe('a line laid in True lines', () => {
     expect(now.choices.some((one) => one.cards?.includes(on.hands[0]?.at(-1) ?? -1) && !one.claim)).toBe(
       true,
     );
+  });
+});
+
+describe('a pile that is watched', () => {
+  it.each([
+    ['doubles-watch', 1, { kind: 'skill', key: 'cmp' }],
+    ['bond-watch', 1, { kind: 'fact' }],
+  ] as const)('of %s: covered for nothing is a miss and costs a card, spotted is said', (id, nth, item) => {
+    const game = findGame(id) as AnyGame;
+    const play = playOf(game, nth, 2, true, 9);
+    const claim = (seat: number | null): Move => ({ kind: 'claim', seat });
+    let state = game.setUp(play);
+    let [spotted, wrong] = [0, 0];
+    while (state.over === null) {
+      const need = needOf(game, play, state);
+      if (need.kind !== 'claim') {
+        state = playMove(
+          game,
+          play,
+          state,
+          need.kind === 'say' ? { kind: 'said', seat: need.asked.seat, right: true } : { kind: 'go' },
+        );
+        continue;
+      }
+      // Nothing of what lies there is given away by what is asked.
+      expect(written(need.asked.shown)).toMatch(/^(Alike|10)\?$/);
+      const before = game.scores(play, state);
+      if (need.misses) {
+        expect(evidenceOf(game, play, state, claim(1))).toMatchObject([
+          { seat: 1, right: false, timed: false, item },
+        ]);
+        expect(evidenceOf(game, play, state, claim(null))).toEqual([]);
+        state = playMove(game, play, state, claim(1));
+        wrong += 1;
+        expect(game.scores(play, state)).toEqual([before[0], Math.max(0, (before[1] as number) - 1)]);
+      } else {
+        expect(evidenceOf(game, play, state, claim(1))).toEqual([]);
+        const next = playMove(game, play, state, claim(1));
+        const asks = needOf(game, play, next);
+        expect(asks).toMatchObject({
+          kind: 'say',
+          asked: { seat: 1, untimed: true, item: { kind: 'fact' } },
+        });
+        state = playMove(game, play, next, { kind: 'said', seat: 1, right: true });
+        spotted += 1;
+        expect((game.scores(play, state)[1] as number) - (before[1] as number)).toBeGreaterThanOrEqual(2);
+      }
+    }
+    expect(spotted).toBeGreaterThan(0);
+    expect(wrong).toBeGreaterThan(0);
+  });
+});
+
+describe('numbers read aloud', () => {
+  it.each([
+    [0, 'nought'],
+    [7, 'seven'],
+    [13, 'thirteen'],
+    [40, 'forty'],
+    [94, 'ninety-four'],
+    [100, 'one hundred'],
+    [105, 'one hundred and five'],
+    [942, 'nine hundred and forty-two'],
+    [2049, 'two thousand and forty-nine'],
+    [9420, 'nine thousand four hundred and twenty'],
+    [94_210, 'ninety-four thousand two hundred and ten'],
+    [60_000, 'sixty thousand'],
+  ])('%i is %s', (number, words) => {
+    expect(tell(say('inWords', { number }))).toBe(words);
+  });
+  it('are each said by no other number', () => {
+    const all = Array.from({ length: 20_000 }, (_, number) => tell(say('inWords', { number })));
+    expect(new Set(all).size).toBe(all.length);
+  });
+});
+
+describe('Up and down', () => {
+  const game = findGame('up-and-down') as AnyGame;
+  const turn = (nth: number, seed: number) => {
+    const play = playOf(game, nth, 1, false, seed);
+    const state = playMove(game, play, game.setUp(play), { kind: 'go' });
+    return { play, state, need: needOf(game, play, state) };
+  };
+  it('asks the new total, from what is in sight or kept in the head', () => {
+    for (let seed = 0; seed < 12; seed += 1) {
+      const sight = turn(0, seed).need;
+      const head = turn(1, seed).need;
+      if (sight.kind !== 'say' || head.kind !== 'say') throw new Error('A total is to be said.');
+      expect(sight.asked.shown).toMatch(/^30 [+−] \d+$/);
+      expect(head.asked.shown).toMatch(/^[+−] \d+$/);
+      expect(head.asked.answer).toBe(sight.asked.answer);
+    }
+  });
+  it('lets a red card pass that would go below 0, unless totals do', () => {
+    const signed = game.steps[3]?.rules as object;
+    const play: Play<unknown> = {
+      rules: { ...signed, start: 0, below: false },
+      seats: 1,
+      against: false,
+      seed: 4,
+    };
+    const random = createRandom(4);
+    let state = game.setUp(play);
+    while (state.over === null) {
+      expect(game.scores(play, state)[0]).toBeGreaterThanOrEqual(0);
+      const need = needOf(game, play, state);
+      if (need.kind === 'say') expect(written(need.asked.answer)).not.toContain('−');
+      state = playMove(
+        game,
+        play,
+        state,
+        modelMove(game, play, state, [{ ...(players[0] as ModelPlayer), right: () => 1 }], random) as Move,
+      );
+    }
   });
 });
 

@@ -1,6 +1,6 @@
 import type { DieSides } from '../../materials/dice.ts';
 import { answerAsking, ask, askingSays } from '../asking.ts';
-import type { Asked, Asking, Choice, Game, GameState, Move, Need, Play } from '../game.ts';
+import type { Asked, Asking, Choice, Claimed, Game, GameState, Move, Need, Play } from '../game.ts';
 import { nextSeat, seatsIn } from '../playGame.ts';
 import { freshState, rolled } from '../rolled.ts';
 import { say, type Words } from '../tell/sentence.ts';
@@ -68,6 +68,10 @@ export interface TurnRules<R, T> {
   readonly passed?: (play: Play<R>, state: TurnState & T) => Step<T>;
   /** Nobody was first, or no agreement. */
   readonly unclaimed?: (play: Play<R>, state: TurnState & T) => Step<T>;
+  /** What a claim comes to, where it is not just that what was claimed is said. */
+  readonly claimedBy?: (play: Play<R>, state: TurnState & T, seat: number) => Step<T>;
+  /** Why what lies there is nothing to claim; undefined: it may be. */
+  readonly misses?: (play: Play<R>, state: TurnState & T) => Claimed | undefined;
   /** The turn goes with what is asked: whoever is asked is at turn. */
   readonly turnFollows?: true;
   /** The sign changes for everyone. */
@@ -143,6 +147,7 @@ export function turnsOf<R, T extends object>(
             seats: seatsIn(play, state),
             asked: state.claimed as Omit<Asked, 'seat'>,
             says: say('whoFirst'),
+            ...optional(rules.misses?.(play, state)),
           };
         case 'say': {
           const asking = state.asking as Asking;
@@ -165,6 +170,8 @@ export function turnsOf<R, T extends object>(
         }
         case 'claim': {
           if (move.seat === null) return take(play, state, must(rules.unclaimed)(play, state));
+          if (rules.claimedBy)
+            return take(play, { ...state, turn: move.seat }, rules.claimedBy(play, state, move.seat));
           const asked: Asked = { ...(state.claimed as Omit<Asked, 'seat'>), seat: move.seat };
           return put({ ...state, claimed: null, turn: move.seat }, [asked]);
         }
@@ -213,6 +220,8 @@ export function turnsOf<R, T extends object>(
     },
   };
 }
+
+const optional = (misses: Claimed | undefined) => (misses ? { misses } : {});
 
 /** A hook that this game has; a game without it never waits for what needs it. */
 export function must<F>(hook: F | undefined): F {

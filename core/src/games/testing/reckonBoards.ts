@@ -1,4 +1,6 @@
 import type { AddTimesRules } from '../shelf/make/rollLines.ts';
+import type { HandfulRules } from '../shelf/partners/handfulDice.ts';
+import type { UpDownRules } from '../shelf/totals/upDownCards.ts';
 import { tell } from '../tell/sentence.ts';
 import { give, nothing, numbersOf, saidOf, valueOf, type Table } from './table.ts';
 import { expect } from 'vitest';
@@ -141,3 +143,42 @@ export const fillTheField = (table: Table): number[] => {
   expect(areas.reduce((a, b) => a + b, 0) + left).toBe(rows * cols);
   return areas;
 };
+
+/** Dice are taken out when what they make was said; the row shows so many less. */
+export function handful(table: Table): number[] {
+  const taken = nothing(table);
+  for (const { asked, by, at, before } of saidOf(table)) {
+    const [line = '', answer] = asked.split(' = ');
+    expect(answer).toBe('10');
+    expect(valueOf(line)).toBe(10);
+    if (by === null) continue;
+    give(taken, by, numbersOf(line).length);
+    const scene = table.seen[at + 1]?.scene ?? table.endScene;
+    const lay = before?.scene.rows[0]?.cards.length ?? 0;
+    const left = scene.rows[0]?.cards.length ?? 0;
+    // Another roll, or so many less.
+    expect([lay - numbersOf(line).length, (table.play.rules as HandfulRules).count]).toContain(left);
+  }
+  return taken;
+}
+
+/** Every total said goes on from the one before; what nobody could say changes nothing. */
+export function upAndDown(table: Table): number[] {
+  const { start } = table.play.rules as UpDownRules;
+  const { against, seats } = table.play;
+  const totals = Array<number>(against ? seats : 1).fill(start);
+  for (const { asked, by, at } of saidOf(table)) {
+    const [line = '', answer = ''] = asked.split(' = ');
+    const value = Number(answer.replace('\u2212', '-'));
+    expect(valueOf(line)).toBe(value);
+    // The turn is that of the cards that lie there, whoever says it in the end.
+    const turn = table.seen[at]?.scene.rows[0]?.seat ?? 0;
+    const own = against ? turn : 0;
+    expect(Number(line.split(' ')[0]?.replace('\u2212', '-'))).toBe(totals[own]);
+    const cards = table.seen[at]?.scene.rows[0]?.cards.map((card) => Math.abs(card.worth ?? 0)) ?? [];
+    const said = Math.abs(value - (totals[own] as number));
+    expect([...cards, 10 * (cards[0] ?? 0) + (cards[1] ?? 0)]).toContain(said);
+    if (by !== null) totals[own] = value;
+  }
+  return totals;
+}

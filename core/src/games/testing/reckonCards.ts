@@ -1,7 +1,10 @@
 import { packOf } from '../../materials/pack.ts';
 import type { FirstToSayRules } from '../bodies/firstToSay.ts';
+import type { WatchRules } from '../bodies/watching.ts';
 import type { OutweighRules } from '../shelf/compare/outweigh.ts';
+import type { TallRules } from '../shelf/compare/tallNumber.ts';
 import type { LineRules } from '../shelf/compare/twoNumbers.ts';
+import type { BondWatchRules } from '../shelf/first/bondWatch.ts';
 import { give, nothing, numbersOf, saidOf, valueOf, type Table } from './table.ts';
 import { expect } from 'vitest';
 
@@ -145,3 +148,69 @@ export const intoTheMiddle = (table: Table): number[] => {
   }
   return won;
 };
+
+/** Each round by the digits that lay there: what could be made of them is tried out by their writing. */
+export function tallNumber(table: Table): number[] {
+  const { play } = table;
+  const { goal } = play.rules as TallRules;
+  const points = nothing(table);
+  let together = 0;
+  let laid: { readonly seat: number; readonly off: number; readonly best: number }[] = [];
+  for (const { move, scene } of table.seen) {
+    if (move.kind !== 'choose') continue;
+    const off = (text: string) =>
+      goal === 'nearest'
+        ? Math.abs(Number(text) - (scene.target ?? NaN))
+        : Number(text) * (goal === 'largest' ? -1 : 1);
+    const digits = (scene.rows.find((row) => row.seat === move.seat)?.cards ?? []).map((card) => card.worth);
+    const sorted = (text: string) => [...text].sort().join('');
+    const own = sorted(digits.join(''));
+    const from = 10 ** (digits.length - 1);
+    const all = Array.from({ length: 9 * from }, (_, nth) => String(from + nth)).filter(
+      (text) => sorted(text) === own,
+    );
+    const none = own === '0'.repeat(digits.length);
+    laid.push({
+      seat: move.seat,
+      off: off(move.key),
+      best: none ? off(move.key) : Math.min(...all.map(off)),
+    });
+    if (laid.length < play.seats) continue;
+    const least = Math.min(...laid.map((one) => one.off));
+    for (const one of laid) {
+      if (one.off === least) give(points, one.seat, 1);
+      if (one.off === one.best) together += 1;
+    }
+    laid = [];
+  }
+  return play.against ? points : [together];
+}
+
+/** The pile by what was turned, covered and said: two alike, or two that make the total, and no others, are taken. */
+export function watch(table: Table): number[] {
+  const { recipe, turned, total } = table.play.rules as Partial<BondWatchRules> & WatchRules;
+  const won = nothing(table);
+  let lying = 0;
+  let left = packOf(recipe).length;
+  const said = new Map(saidOf(table).map((one) => [one.at, one.by]));
+  table.seen.forEach(({ move, scene, need }, at) => {
+    if (move.kind === 'go') {
+      lying += turned;
+      left -= turned;
+    }
+    const by = said.get(at);
+    if (typeof by === 'number') {
+      give(won, by, lying);
+      lying = 0;
+    }
+    if (move.kind !== 'claim') return;
+    const [a = 0, b = 0] = scene.rows[0]?.cards.map((card) => card.worth ?? 0) ?? [];
+    const belong = total === undefined ? a === b : a + b === total;
+    expect(need.kind === 'claim' && need.misses === undefined).toBe(belong);
+    if (move.seat === null || belong || won[move.seat] === 0) return;
+    give(won, move.seat, -1);
+    lying += 1;
+  });
+  expect(left).toBeLessThan(turned);
+  return won;
+}

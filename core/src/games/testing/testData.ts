@@ -10,6 +10,8 @@ export interface TestData<State = never> {
   readonly score: (table: Table) => readonly number[];
   /** Where each of its cards lies: none comes, none goes; null: it has no cards. */
   readonly cards: ((state: State) => readonly (string | number)[]) | null;
+  /** Its scores may be below 0. */
+  readonly belowNothing?: true;
 }
 
 type StateOf<G extends AnyGame> = ReturnType<G['setUp']>;
@@ -18,9 +20,21 @@ type StateOf<G extends AnyGame> = ReturnType<G['setUp']>;
 export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf)[Id]>> } = {
   'first-voice': { score: cards.race, cards: null },
   turnabout: { score: cards.race, cards: null },
+  'doubles-watch': {
+    score: cards.watch,
+    cards: ({ pile, lying, won }) => [...pile, ...lying, ...won.flat()],
+  },
+  'bond-watch': {
+    score: cards.watch,
+    cards: ({ pile, lying, won }) => [...pile, ...lying, ...won.flat()],
+  },
   outweigh: {
     score: cards.outweigh,
     cards: ({ stacks, turned, stake, won }) => [...stacks.flat(), ...turned.flat(), ...stake, ...won.flat()],
+  },
+  'tall-number': {
+    score: cards.tallNumber,
+    cards: ({ pile, gone, hands }) => [...pile, ...gone, ...hands.flat()],
   },
   'under-the-line': {
     score: cards.underTheLine,
@@ -34,6 +48,7 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
     score: cards.trueLines,
     cards: ({ pile, hands, board }) => [...pile, ...hands.flat(), ...board],
   },
+  handful: { score: boards.handful, cards: null },
   'into-the-middle': {
     score: cards.intoTheMiddle,
     cards: ({ pile, around, target, gone, won }) => [...pile, ...around, target, ...gone, ...won.flat()],
@@ -44,6 +59,11 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
   'fact-line': { score: boards.factLine, cards: null },
   'two-to-hold': { score: boards.twoToHold, cards: null },
   'stretch-or-fold': { score: boards.stretchOrFold, cards: null },
+  'up-and-down': {
+    score: boards.upAndDown,
+    belowNothing: true,
+    cards: ({ pile, gone, turned }) => [...pile, ...gone, ...turned],
+  },
   lamps: {
     score: boards.lamps,
     cards: ({ pile, open, gone }) =>

@@ -1,11 +1,12 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { pickedChoices, tell, type Choice, type Need, type Scene } from '@veldrift/core/games';
+import { pickedChoices, tell, type Choice, type ChoiceBy, type Need, type Scene } from '@veldrift/core/games';
 import { useState } from 'react';
 
 interface Props {
   readonly need: Extract<Need, { kind: 'choose' }>;
+  readonly by: Extract<ChoiceBy, { kind: 'cards' }>;
   readonly names: readonly string[];
   readonly scene: Scene;
   readonly picked: readonly number[];
@@ -14,7 +15,7 @@ interface Props {
 }
 
 /** Cards picked up together are laid; where they can be meant in several ways it is asked which. A number may be asked of another player; or a card is drawn. */
-export function CardsAsk({ need, names, scene, picked, onChoose, onRefused }: Props) {
+export function CardsAsk({ need, by, names, scene, picked, onChoose, onRefused }: Props) {
   const seats = [...new Set(need.choices.flatMap(({ request }) => (request ? [request.seat] : [])))];
   const [of, setOf] = useState('');
   const [number, setNumber] = useState('');
@@ -30,12 +31,7 @@ export function CardsAsk({ need, names, scene, picked, onChoose, onRefused }: Pr
     const [only, ...more] = ways;
     if (only && more.length === 0) onChoose(only.key, at);
     else if (only) setMeant(ways);
-    else
-      onRefused(
-        picked.length === 3
-          ? 'Two of the three at least are to be of your own hand.'
-          : 'Pick up the three cards of a line first; one may lie on the board.',
-      );
+    else onRefused(tell(by.hint, names));
   };
   const ask = (at: number) => {
     const worth = Number(number.replace('\u2212', '-'));
@@ -48,7 +44,7 @@ export function CardsAsk({ need, names, scene, picked, onChoose, onRefused }: Pr
   return (
     <div className="ask-choices">
       <Button variant="contained" size="large" onClick={(event) => lay(event.timeStamp)}>
-        Lay the line
+        {tell(by.done, names)}
       </Button>
       {meant.length > 0 && (
         <span className="ask-other" role="group" aria-label="Which line?">

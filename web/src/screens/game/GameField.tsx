@@ -75,6 +75,7 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
           <CardsAsk
             key={tell(need.says) + tell(view.says)}
             need={choosing}
+            by={by}
             names={names}
             scene={scene}
             picked={picked}

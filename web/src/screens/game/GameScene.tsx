@@ -4,7 +4,7 @@ import { Die } from '../../parts/table/Die.tsx';
 import { GridBoard } from '../../parts/table/GridBoard.tsx';
 import { cardWords, PlayingCard } from '../../parts/table/PlayingCard.tsx';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
-import { choiceAtCard, choiceAtSquare, type GameView } from './gameView.ts';
+import { choiceAtCard, choiceAtSquare, mayPick, type GameView } from './gameView.ts';
 import { BeadFrame } from '../../parts/aids/BeadFrame.tsx';
 
 interface Props {
@@ -93,15 +93,19 @@ function CardRow({
             row.across && !onPick
               ? { gridColumn: (card.id % row.across) + 1, gridRow: Math.floor(card.id / row.across) + 1 }
               : undefined;
-          const face = <PlayingCard card={card} width={width} />;
-          if (onPick && (row.seat === null || turn) && card.worth !== null)
+          const face = row.dice ? (
+            <Die shown={card.worth ?? 0} sides={row.dice} size={Math.min(width, 72)} />
+          ) : (
+            <PlayingCard card={card} width={width} />
+          );
+          if (onPick && mayPick(view.need, row, card))
             return (
               <button
                 key={card.id}
                 type="button"
                 className="card-key"
                 aria-pressed={picked?.includes(card.id) ?? false}
-                aria-label={cardWords(card)}
+                aria-label={row.dice ? `a die showing ${card.worth}` : cardWords(card)}
                 onClick={() => onPick(card.id)}
               >
                 {face}

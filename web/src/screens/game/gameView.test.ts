@@ -1,7 +1,7 @@
 import { createRandom, type GamePlan } from '@veldrift/core';
 import { say, tell, games, legalMoves, modelMove, openPlan, playMove } from '@veldrift/core/games';
 import { describe, expect, it } from 'vitest';
-import { choiceAtCard, choiceAtSquare, listedChoices, viewOf } from './gameView.ts';
+import { choiceAtCard, choiceAtSquare, listedChoices, mayPick, viewOf } from './gameView.ts';
 
 describe('names', () => {
   it('stand where a game says seats', () => {
@@ -11,6 +11,19 @@ describe('names', () => {
     expect(tell(say('sparesOf', { seat: 1 }), names)).toBe('Spares of Seat 1');
     expect(tell(say('placeOn', { total: 12 }), names)).toBe('Place a counter on 12.');
     expect(tell(say('leaves', { seat: 2 }), names)).toBe('Seat 3 leaves; the others go on.');
+  });
+});
+
+describe('a card to be picked up', () => {
+  const need = { kind: 'choose', seat: 0, says: say('pass'), choices: [] } as const;
+  const card = { id: 1, rank: '7', colour: 'black', worth: 7 } as const;
+  it('lies open, and is of the seat at turn or of everyone; a wild one has no worth', () => {
+    expect(mayPick(need, { seat: 0 }, card)).toBe(true);
+    expect(mayPick(need, { seat: null }, card)).toBe(true);
+    expect(mayPick(need, { seat: 0 }, { ...card, rank: 'joker', worth: null, says: 'any' })).toBe(true);
+    expect(mayPick(need, { seat: 1 }, card)).toBe(false);
+    expect(mayPick(need, { seat: 0 }, { ...card, rank: null, worth: null })).toBe(false);
+    expect(mayPick({ kind: 'go', says: say('pass') }, { seat: 0 }, card)).toBe(false);
   });
 });
 

@@ -6,6 +6,8 @@ import {
   type Need,
   type OpenGame,
   type Scene,
+  type SceneCard,
+  type SceneRow,
   type Words,
 } from '@veldrift/core/games';
 
@@ -55,6 +57,10 @@ export const listedChoices = (need: Need): readonly Choice[] =>
   need.kind === 'choose'
     ? need.choices.filter(({ at, veiled }) => !veiled && (at === undefined || 'total' in at))
     : [];
+
+/** Cards that may be picked up: those that lie open, one's own or everyone's; a wild card has no worth of its own. */
+export const mayPick = (need: Need, row: Pick<SceneRow, 'seat'>, card: SceneCard): boolean =>
+  need.kind === 'choose' && (row.seat === null || row.seat === need.seat) && card.rank !== null;
 
 /** The choice of a square. */
 export const choiceAtSquare = (need: Need, square: number): Choice | undefined =>

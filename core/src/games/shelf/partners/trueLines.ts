@@ -68,7 +68,7 @@ export const trueLines: Game<TrueRules, TrueState> = {
       given: null,
     }),
     asksWhich: (_play, { turn }) => say('trueLine', { seat: turn }),
-    by: () => ({ kind: 'cards', least: 3, most: 3 }),
+    by: () => ({ kind: 'cards', least: 3, most: 3, done: say('layTheLine'), hint: say('pickThree') }),
     options: optionsOf,
     none: (_play, state) => ({ says: state.says, next: 'pass' }),
     takes: (play, state, { cards, request }, { by, whole }) => {

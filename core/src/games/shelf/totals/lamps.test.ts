@@ -1,8 +1,8 @@
-import { written } from '../../tell/sentence.ts';
 import { createRandom } from '../../../random/random.ts';
 import type { Move, Play } from '../../game.ts';
 import { modelMove, type ModelPlayer } from '../../modelPlayer.ts';
 import { playMove } from '../../playGame.ts';
+import { written } from '../../tell/sentence.ts';
 import type { LampRules } from './lampPile.ts';
 import { lamps } from './lamps.ts';
 import { describe, expect, it } from 'vitest';

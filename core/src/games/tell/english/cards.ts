@@ -1,11 +1,15 @@
+import type { NumberGoal } from '../../../numbers/numberGoal.ts';
 import {
   numberWord,
   cardsText,
   handText,
   textOf,
+  goalText,
+  numberInWords,
   type Hand,
   type None,
   type Seat,
+  type Shown,
   type Teller,
   type Text,
   type Who,
@@ -15,6 +19,9 @@ import {
 /** English, by what it is of. */
 export const cards = {
   // True lines.
+  layTheLine: (_: None) => 'Lay the line',
+  pickThree: (_: None) =>
+    'Pick up the three cards of a line first: two of your own at least, and one may lie on the board.',
   trueLine: ({ seat }: Seat, who: Who) => `${who(seat)}: a true line?`,
   layLine: ({ text, board }: { readonly text: Text; readonly board: boolean }, _who: Who, tell: Teller) =>
     `Lay ${textOf(text, tell)}${board ? ' with the board' : ''}`,
@@ -84,4 +91,24 @@ export const cards = {
     `Pack of ${who(seat)}, from the top, ${numberWord(each)} a round`,
   dealtInTurn: ({ each }: { readonly each: number }) =>
     `From the top, ${numberWord(each)} to each seat in turn`,
+
+  // A handful of dice.
+  whatMakesTen: ({ seat }: Seat, who: Who) => `${who(seat)}: what makes ten?`,
+  makesTen: (_: None) => 'These make ten',
+  pickForTen: (_: None) => 'Pick up dice that make ten first.',
+  noMoreTen: (_: None) => 'Nothing more makes ten',
+  trulyNoMore: (_: None) => 'True: nothing more makes ten.',
+  notTen: ({ shown }: Shown, _who: Who, tell: Teller) =>
+    `${textOf(shown, tell)} does not make ten. Look again.`,
+  canBeOut: ({ count }: { readonly count: number }) => `${count} dice can be taken out.`,
+
+  // Numbers laid of digits.
+  layNumber: ({ seat, ...goal }: Seat & NumberGoal, who: Who) => `${who(seat)}: ${goalText(goal)}.`,
+  numberOf: ({ digits, ...goal }: NumberGoal & { readonly digits: readonly number[] }) =>
+    `${goalText(goal)} of ${digits.join(', ')}`,
+  isGoal: ({ number, ...goal }: NumberGoal & { readonly number: number }) =>
+    `${number} is ${goalText(goal)}.`,
+  inWords: ({ number }: { readonly number: number }) => numberInWords(number),
+  readAs: ({ number }: { readonly number: number }) => `${number}: ${numberInWords(number)}`,
+  laid: (_: None) => 'Laid.',
 };

@@ -4,7 +4,11 @@ import { type Who, type None, type Seat } from './words.ts';
 export const first = {
   // First to say.
   turnCards: (_: None) => 'Turn the cards.',
+  turnCard: (_: None) => 'Turn a card.',
   turned: (_: None) => 'Turned.',
+  alikeQuestion: (_: None) => 'Alike?',
+  makesQuestion: ({ total }: { readonly total: number }) => `${total}?`,
+  coveredWrongly: ({ seat }: Seat, who: Who) => `${who(seat)} covered it for nothing: a card goes back.`,
   freeze: (_: None) => 'Everyone freezes: another sign from now on.',
   liesThere: (_: None) => 'It lies there for the next.',
   takes: ({ seat, count }: Seat & { readonly count: number }, who: Who) => `${who(seat)} takes ${count}.`,

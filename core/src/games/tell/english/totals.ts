@@ -23,6 +23,9 @@ export const totals = {
   }) =>
     `${how === 'stretch' ? `Stretch: double ${roll}` : `Fold: half of ${roll}`}: ${turns.toFixed(1)} turns to go on average.`,
 
+  belowNothing: ({ number }: { readonly number: string }) => `${number} would go below 0: it does not count.`,
+  turnsPlayed: ({ turns }: { readonly turns: number }) => `${turns} turns each are played.`,
+
   // Lamps.
   totalWhichCard: ({ total }: { readonly total: number }) => `The total is ${total}. Which card?`,
   whichCard: (_: None) => 'Which card?',

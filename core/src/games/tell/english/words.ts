@@ -1,4 +1,5 @@
 import type { Operation } from '../../../facts/operation.ts';
+import type { NumberGoal } from '../../../numbers/numberGoal.ts';
 
 /** Who sits at a seat, as a name. */
 export type Who = (seat: number) => string;
@@ -75,3 +76,33 @@ export const stories: Readonly<Record<Operation, (a: number, b: number, c: numbe
   mul: (a, b, c) => `${a} boxes hold ${b} pencils each. That makes ${c} pencils.`,
   div: (a, b, c) => `${a} nuts are shared by ${b} children. Each has ${c}.`,
 };
+
+export const goalText = ({ goal, called }: NumberGoal) =>
+  goal === 'nearest' ? `the nearest to ${called}` : `the ${goal} number`;
+
+const teens = [
+  'ten',
+  'eleven',
+  'twelve',
+  'thirteen',
+  'fourteen',
+  'fifteen',
+  'sixteen',
+  'seventeen',
+  'eighteen',
+  'nineteen',
+];
+const tens = ['', '', 'twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
+
+/** A whole number from 0 to 999 999 as it is read aloud: "nine thousand four hundred and twenty". */
+export function numberInWords(number: number): string {
+  if (number === 0) return 'nought';
+  if (number < 10) return numberWord(number);
+  if (number < 20) return teens[number - 10] as string;
+  const [ten, one] = [Math.floor(number / 10), number % 10];
+  if (number < 100) return `${tens[ten]}${one > 0 ? `-${numberWord(one)}` : ''}`;
+  const size = number < 1000 ? 100 : 1000;
+  const [head, rest] = [Math.floor(number / size), number % size];
+  const joined = rest === 0 ? '' : rest < 100 ? ` and ${numberInWords(rest)}` : ` ${numberInWords(rest)}`;
+  return `${numberInWords(head)} ${size === 100 ? 'hundred' : 'thousand'}${joined}`;
+}

@@ -1,0 +1,74 @@
+import { packOf, type Card, type Recipe } from '../../../materials/pack.ts';
+import { askChange, signedText } from '../../askFact.ts';
+import type { Step, TurnState } from '../../bodies/turns.ts';
+import type { Play } from '../../game.ts';
+import { seatsIn } from '../../playGame.ts';
+import { scoreOf } from '../../scoring.ts';
+import { say, sentences, type Sentence } from '../../tell/sentence.ts';
+import { rounds } from './upAndDownWords.ts';
+
+export interface UpDownRules {
+  readonly recipe: Recipe;
+  /** Cards of a turn. */
+  readonly cards: number;
+  readonly start: number;
+  /** The total stands on the table while it is worked out. */
+  readonly shown: boolean;
+  /** Totals go below 0. */
+  readonly below: boolean;
+  /** Two cards are tens and ones of one number, in the colour of the first. */
+  readonly twoDigits: boolean;
+}
+
+export interface UpDownLies {
+  readonly pile: readonly number[];
+  readonly gone: readonly number[];
+  /** Cards of this turn, and how many numbers of them are still to be counted. */
+  readonly turned: readonly number[];
+  readonly left: number;
+  readonly totals: readonly number[];
+  readonly turns: number;
+}
+
+export type UpDownState = TurnState & UpDownLies;
+
+export const cardsOf = ({ rules: { recipe } }: Play<UpDownRules>, ids: readonly number[]): Card[] => {
+  const pack = packOf(recipe);
+  return ids.map((id) => pack[id] as Card);
+};
+
+/** The numbers of a turn's cards, red ones below 0. */
+export function numbersOf(play: Play<UpDownRules>, turned: readonly number[]): number[] {
+  const worths = cardsOf(play, turned).map((card) => card.worth);
+  if (!play.rules.twoDigits) return worths;
+  const [tens = 0, ones = 0] = worths;
+  return [10 * tens + Math.sign(tens) * Math.abs(ones)];
+}
+
+/** Asks the next number of the turn that counts; after the last the next player turns. */
+export function count(
+  play: Play<UpDownRules>,
+  state: UpDownState,
+  from: number,
+  lies: Partial<UpDownLies>,
+  says: Sentence,
+): Step<UpDownLies> {
+  const numbers = numbersOf(play, state.turned);
+  const total = state.totals[scoreOf(play, state.turn)] as number;
+  const skipped: Sentence[] = [];
+  for (let left = from; left > 0; left -= 1) {
+    const number = numbers.at(-left) as number;
+    if (play.rules.below || total + number >= 0) {
+      const asked = askChange(state.turn, total, number, play.rules.shown);
+      return { ...lies, left, says: sentences(says, skipped), next: { ask: [asked] } };
+    }
+    skipped.push(say('belowNothing', { number: signedText(number) }));
+  }
+  const over = state.turns >= rounds * seatsIn(play, state).length;
+  return {
+    ...lies,
+    left: 0,
+    says: sentences(says, skipped),
+    next: over ? { over: say('turnsPlayed', { turns: rounds }) } : 'pass',
+  };
+}
