@@ -514,3 +514,29 @@ test('real dice in a race: what they show is typed, the first key has it, and no
   expect(kept.answers).toMatchObject([{ fact: '4+6', judgement: 'right', latencyMs: null }]);
   await deletePupil(page, pupil);
 });
+
+test('facts that the child wrote lie on the board; what cannot be read is said, and nothing is begun by it', async ({
+  page,
+}) => {
+  await signIn(page);
+  const pupil = await addPupil(page);
+  await page.goto(`${house().base}/shelf/fact-line?pupil=${pupil.id}`);
+  await page.getByText('The child writes the facts').first().click();
+  const box = page.getByLabel('Facts as the child wrote them');
+  const go = page.getByRole('button', { name: 'To the table' });
+  await box.fill('7 x 8, seven');
+  await expect(page.getByText('“seven” is no fact such as 7 × 8.')).toBeVisible();
+  await go.click();
+  await expect(page.getByRole('alert')).toContainText('cannot be read yet');
+  await box.fill('7 x 8, 6 x 9');
+  await go.click();
+  await expect(page.getByRole('alert')).toContainText('16 facts at least, each once; there are 2.');
+  const own = Array.from({ length: 16 }, (_, nth) => `${3 + (nth % 4)} × ${6 + Math.floor(nth / 4)}`);
+  await box.fill(own.join('\n'));
+  await go.click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.locator('.square-cell').first()).toBeVisible();
+  const shown = await page.locator('.square-cell').allInnerTexts();
+  expect(shown.map((text) => text.trim()).toSorted()).toEqual(own.toSorted());
+  await deletePupil(page, pupil);
+});

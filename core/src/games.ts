@@ -15,3 +15,4 @@ export * from './games/roles.ts';
 export { lookMs, sweepMs } from './games/shelf/make/hundredSweep.ts';
 export * from './games/setting.ts';
 export { say, tell, written, type Words } from './games/tell/sentence.ts';
+export * from './games/writtenFacts.ts';

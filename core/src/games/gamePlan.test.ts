@@ -20,6 +20,12 @@ import { describe, expect, it } from 'vitest';
 
 import fc from 'fast-check';
 
+/** So many sums, each once. */
+const sumsOf = (count: number) =>
+  Array.from({ length: count }, (_, nth) =>
+    factKey({ operation: 'add', left: 2 + (nth % 8), right: 2 + Math.floor(nth / 8) }),
+  );
+
 const planOf = (game: AnyGame, over: Partial<GamePlan> = {}): GamePlan => ({
   version: game.version,
   game: game.id,
@@ -99,6 +105,14 @@ describe.each(games)('a plan of $name', (game) => {
             expect(rulesTrouble(game, nth, withSetting(step.rules, setting.key, value))).toMatch(
               /whole number/,
             );
+          continue;
+        }
+        if (setting.kind === 'facts') {
+          const facts = sumsOf(setting.least);
+          for (const value of [facts.slice(1), ['99x99', ...facts], 'many', [7, ...facts]])
+            expect(rulesTrouble(game, nth, withSetting(step.rules, setting.key, value))).toMatch(/facts/);
+          for (const value of [facts, [], null])
+            expect(rulesTrouble(game, nth, withSetting(step.rules, setting.key, value))).toBeNull();
           continue;
         }
         // What the step has is one of the options, or the option's own words for it would be missing.

@@ -1,3 +1,4 @@
+import { isOnMap } from '../facts/item.ts';
 import { operationNames, type Operation } from '../facts/operation.ts';
 import { dieSides, type DieSides } from '../materials/dice.ts';
 import { numberRecipe, type Recipe } from '../materials/pack.ts';
@@ -9,6 +10,8 @@ export type Setting = { readonly key: string; readonly label: string } & (
   | { readonly kind: 'one'; readonly options: readonly SettingOption[] }
   /** Some of the options, one at least. */
   | { readonly kind: 'some'; readonly options: readonly SettingOption[] }
+  /** Facts that somebody writes, as their keys; none: the app writes them; null: they are not to be written. */
+  | { readonly kind: 'facts'; readonly least: number }
 );
 
 export interface SettingOption {
@@ -43,6 +46,13 @@ const optionOf = ([value, says]: readonly [unknown, string]): SettingOption => (
   key: JSON.stringify(value),
   says,
   value,
+});
+
+export const factsSetting = (key: string, label: string, least: number): Setting => ({
+  key,
+  label,
+  kind: 'facts',
+  least,
 });
 
 export const yesNo = (key: string, label: string): Setting =>
@@ -115,6 +125,15 @@ export function settingTrouble(setting: Setting, rules: unknown, asGiven: unknow
     return Number.isInteger(value) && (value as number) >= setting.least && (value as number) <= setting.most
       ? null
       : `${setting.label} should be a whole number from ${setting.least} to ${setting.most}.`;
+  if (setting.kind === 'facts') {
+    const facts: unknown[] = Array.isArray(value) ? value : [];
+    const known = facts.every((one) => typeof one === 'string' && isOnMap(one));
+    if (value !== null && (!Array.isArray(value) || !known))
+      return `${setting.label} should be facts of the map.`;
+    return facts.length === 0 || facts.length >= setting.least
+      ? null
+      : `${setting.label}: ${setting.least} facts at least, each once; there are ${facts.length}.`;
+  }
   const keys = new Set(setting.options.map((one) => one.key));
   if (setting.kind === 'one')
     return keys.has(JSON.stringify(value)) ? null : `${setting.label} cannot be that.`;

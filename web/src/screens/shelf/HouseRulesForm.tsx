@@ -21,6 +21,7 @@ import { v7 as uuid } from 'uuid';
 import { api, ApiError } from '../../app/api.ts';
 import { dropDraft, keepDraft, readDraft } from '../../app/draft.ts';
 import { houseRulesQuery, queryClient } from '../../app/queries.ts';
+import { FactsField } from './FactsField.tsx';
 import type { ChosenRules } from './chosenRules.ts';
 
 interface Draft {
@@ -175,6 +176,8 @@ function SettingField({
         ))}
       </TextField>
     );
+  if (setting.kind === 'facts')
+    return <FactsField setting={setting} value={value} onChange={(facts) => onChange(facts ?? [])} />;
   const on = new Set((Array.isArray(value) ? (value as unknown[]) : []).map((one) => JSON.stringify(one)));
   return (
     <fieldset>

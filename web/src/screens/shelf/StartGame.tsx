@@ -9,12 +9,16 @@ import {
   gameModeNames,
   gameModes,
   numberRecipe,
+  type FactKey,
   type GameMode,
   type GamePlan,
   type Recipe,
 } from '@veldrift/core';
 import {
   openPlan,
+  settingTrouble,
+  valueNow,
+  withSetting,
   roleNames,
   roles,
   seatsText,
@@ -32,6 +36,7 @@ import { dealOf, grownUp, seatOf, startGame } from '../../live/game/startGame.ts
 import { measuringFor } from '../../live/measuringOf.ts';
 import { newSeed, playHead } from '../start/startPlay.ts';
 import type { ChosenRules } from './chosenRules.ts';
+import { FactsField } from './FactsField.tsx';
 import { PrintedOrder } from './PrintedOrder.tsx';
 import { adult, nobody, SeatField } from './SeatField.tsx';
 
@@ -78,7 +83,18 @@ export function StartGame({
   const [seed] = useState(newSeed);
   const taken = seats.slice(0, game.seats.most).filter((one) => one !== nobody);
   const own = taken.filter((one) => one !== adult);
-  const rules = chosen.house?.rules ?? game.steps[chosen.step]?.rules;
+  const given = chosen.house?.rules ?? game.steps[chosen.step]?.rules;
+  // Facts that a child has written for this play.
+  const toWrite = game.settings.find((one) => one.kind === 'facts' && valueNow(one, given) !== null);
+  const writtenFor = `${chosen.step} ${chosen.house?.id ?? ''}`;
+  const [written, setWritten] = useState<{
+    readonly of: string;
+    readonly facts: readonly FactKey[] | null;
+  }>();
+  const rules =
+    toWrite && written?.of === writtenFor && written.facts
+      ? withSetting(given, toWrite.key, written.facts)
+      : given;
   const materials = game.materials(rules);
   const cards = materials.pack !== null;
   const modes = gameModes.filter((one) => one !== 'loose' || cards);
@@ -112,6 +128,10 @@ export function StartGame({
     if (taken.length < game.seats.least) return setTrouble(`${game.name} is for ${seatsText(game)}.`);
     const pupil = pupils.find((one) => one.id === own[0]);
     if (!pupil) return;
+    if (toWrite && written?.of === writtenFor && written.facts === null)
+      return setTrouble('Some of the facts cannot be read yet: put them right first.');
+    const unplayable = toWrite ? settingTrouble(toWrite, rules, given) : null;
+    if (unplayable !== null) return setTrouble(unplayable);
     try {
       openPlan(plan);
     } catch (error) {
@@ -198,6 +218,14 @@ export function StartGame({
           </MenuItem>
         ))}
       </TextField>
+      {toWrite?.kind === 'facts' && (
+        <FactsField
+          key={writtenFor}
+          setting={toWrite}
+          value={valueNow(toWrite, given)}
+          onChange={(facts) => setWritten({ of: writtenFor, facts })}
+        />
+      )}
       <Button variant="contained" size="large" onClick={() => void start()}>
         To the table
       </Button>

@@ -9,7 +9,7 @@ import { emptyScene, type Game } from '../../game.ts';
 import { chanceOf } from '../../playGame.ts';
 import { freshState } from '../../rolled.ts';
 import { marksBySeat } from '../../scoring.ts';
-import { numberSetting, oneSetting, operationsSetting, yesNo } from '../../setting.ts';
+import { numberSetting, oneSetting, operationsSetting, yesNo, factsSetting } from '../../setting.ts';
 import { say } from '../../tell/sentence.ts';
 import { inWords } from '../../words.ts';
 import { factLineWords } from './factLineWords.ts';
@@ -21,7 +21,7 @@ export interface FactLineRules {
   readonly largest: number;
   /** A square is marked only by solving it. */
   readonly solve: boolean;
-  /** Facts that a child wrote for it; null: drawn from the range. */
+  /** Facts that a child wrote for it; none, or null: drawn from the range. */
   readonly own: readonly FactKey[] | null;
 }
 
@@ -52,7 +52,7 @@ export const factLine: Game<FactLineRules, State> = {
     rules({}),
     rules({ operations: ['mul'] }),
     rules({ operations: ['mul'], side: 4 }),
-    rules({ operations: ['mul'], side: 4, largest: 12 }),
+    rules({ operations: ['mul'], side: 4, largest: 12, own: [] }),
   ]),
   settings: [
     oneSetting('side', 'Board', [
@@ -62,6 +62,7 @@ export const factLine: Game<FactLineRules, State> = {
     operationsSetting('operations', ['add', 'sub', 'mul', 'div']),
     numberSetting('largest', 'Numbers up to', 5, 12),
     yesNo('solve', 'Solve to mark'),
+    factsSetting('own', 'Facts as the child wrote them', 16),
   ],
   operations: ({ operations }) => operations,
   materials: ({ side }) => ({
