@@ -54,6 +54,26 @@ describe('calc', () => {
     });
     expect(one('state', { answers: [at(1), at(2), at(3)] })).toEqual({ state: { '7x8': 'recalled' } });
   });
+  it('finds the states of skills', () => {
+    const say = (item: string, rights: string) =>
+      [...rights].map((one) => ({
+        item,
+        right: one === '+',
+        ...(one === 'a' ? { right: true, aided: true } : {}),
+      }));
+    expect(
+      one('skills', {
+        answers: [
+          ...say('cmp', '-+++'),
+          ...say('place:3', '+++-'),
+          ...say('line:add', '--++'),
+          ...say('make', '++a'),
+        ],
+      }),
+    ).toEqual({
+      state: { cmp: 'secure', 'line:add': 'workingOut', make: 'workingOut', 'place:3': 'missed' },
+    });
+  });
   it('decides', () => {
     const found = one('decide', {
       school: 'minuteAim',
@@ -124,6 +144,11 @@ describe('calc', () => {
   it.each([
     [['digits'], '[]', 'the document should be a JSON object.'],
     [['digits'], '{"given":"1"}', 'expected should be a text.'],
+    [
+      ['skills'],
+      '{"answers":[{"item":"7+8","right":true}]}',
+      'answers[0].item should be a skill such as cmp or bond:10.',
+    ],
     [
       ['state'],
       '{"answers":[{"fact":"7*8"}]}',

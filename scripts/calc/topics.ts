@@ -4,9 +4,11 @@ import {
   decide,
   digitsCorrect,
   findSet,
+  isSkillKey,
   isTimeZone,
   policyInForce,
   schools,
+  skillStateOf,
   theilSen,
   timedFoldsOf,
   tryParseFactKey,
@@ -18,6 +20,7 @@ import {
   type JudgedSet,
   type Mark,
   type Policy,
+  type SkillAnswer,
 } from '@veldrift/core';
 import {
   choiceOf,
@@ -74,6 +77,20 @@ export const topics: Readonly<Record<string, (input: Document) => unknown>> = {
           ([fact, fold]) => [fact, untimedStateIn(fold)] as const,
         )
       : [...timedFoldsOf(answers, timeZoneOf(input))].map(([fact, fold]) => [fact, fold.state] as const);
+    return { state: Object.fromEntries(states.sort(([a], [b]) => (a < b ? -1 : 1))) };
+  },
+
+  skills: (input) => {
+    const byItem = new Map<string, SkillAnswer[]>();
+    for (const [at, one] of listOf(input, 'answers').entries()) {
+      const answer = documentOf(one, `answers[${at}]`);
+      const item = textOf(answer, 'item', `answers[${at}].item`);
+      if (!isSkillKey(item)) failField(`answers[${at}].item`, 'a skill such as cmp or bond:10');
+      const right = flagOf(answer, 'right', `answers[${at}].right`);
+      const aided = flagOf(answer, 'aided', `answers[${at}].aided`, false);
+      byItem.set(item, [...(byItem.get(item) ?? []), { right, aided }]);
+    }
+    const states = [...byItem].map(([item, answers]) => [item, skillStateOf(answers)] as const);
     return { state: Object.fromEntries(states.sort(([a], [b]) => (a < b ? -1 : 1))) };
   },
 
