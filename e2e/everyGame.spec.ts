@@ -85,7 +85,12 @@ async function move(page: Page, { press, judge }: Hand): Promise<void> {
     for (const place of await field.locator('.place').all()) await press(place);
     return press(button('Laid'));
   }
-  if ((await button('Lay the line').count()) > 0) return press(button(/^(Draw a card|Pass)$/));
+  if ((await button('Lay the line').count()) > 0) {
+    const three = await trueLine(field);
+    if (!three) return press(button(/^(Draw a card|Pass)$/));
+    for (const card of three) await press(card);
+    return press(button('Lay the line'));
+  }
   if ((await button('These make ten').count()) > 0) {
     const dice = field.locator('.card-row .card-key');
     const worths = (
@@ -124,6 +129,24 @@ async function move(page: Page, { press, judge }: Hand): Promise<void> {
   const square =
     dice.length > 0 ? board.and(page.getByRole('button', { name: new RegExp(`^${sum}(,|$)`) })) : board;
   await press((await square.count()) > 0 ? square.first() : field.locator('.ask-choices button').first());
+}
+
+/** Three cards that make a true sum, two of them of one's own at least; undefined: there are none. */
+async function trueLine(field: Locator): Promise<Locator[] | undefined> {
+  const cards = async (row: string, own: boolean) => {
+    const keys = field.locator(`.card-row${row} .card-key`);
+    const labels = await keys.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label') ?? ''));
+    return labels.map((label, at) => ({ own, worth: Number(label), key: keys.nth(at) }));
+  };
+  const all = [...(await cards('.turn', true)), ...(await cards(':not(.turn)', false))];
+  for (const a of all)
+    for (const b of all)
+      for (const c of all) {
+        const three = [a, b, c];
+        if (new Set(three).size < 3 || three.filter((one) => one.own).length < 2) continue;
+        if (a.worth + b.worth === c.worth) return three.map((one) => one.key);
+      }
+  return undefined;
 }
 
 /** Puts a line together from the numbers and signs that lie there. */

@@ -1,5 +1,4 @@
 import { numberRecipe, packOf, shuffledIds } from '../../../materials/pack.ts';
-import { shuffled } from '../../../random/random.ts';
 import { turnsOf } from '../../bodies/turns.ts';
 import { emptyScene, type Game, type Play } from '../../game.ts';
 import { chanceOf } from '../../playGame.ts';
@@ -66,14 +65,10 @@ export const upAndDown: Game<UpDownRules, UpDownState> = {
     opens: () => ({ kind: 'go', says: say('turnCards') }),
     opened: (play, state) => {
       const { cards } = play.rules;
-      const gone = [...state.gone, ...state.turned];
-      // Too few left: those played before are shuffled in again.
-      const again = state.pile.length < cards;
-      const pile = again ? [...state.pile, ...shuffled(gone, chanceOf(play, state))] : state.pile;
-      const turned = pile.slice(0, cards);
+      const turned = state.pile.slice(0, cards);
       const lies = {
-        pile: pile.slice(cards),
-        gone: again ? [] : gone,
+        pile: state.pile.slice(cards),
+        gone: [...state.gone, ...state.turned],
         turned,
         draws: state.draws + 1,
         turns: state.turns + 1,

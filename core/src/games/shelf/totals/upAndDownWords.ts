@@ -13,7 +13,7 @@ export const upAndDownWords = {
       'Say the new total after each of them.',
       'A red card that would go below 0 does not count.',
     ],
-    ends: `After ${rounds} turns each.`,
+    ends: `After ${rounds} turns each, or when the pack has too few for another round.`,
     example: 'You have 30. A black 7 and a red 4: “thirty-seven, thirty-three”.',
   },
   steps: [

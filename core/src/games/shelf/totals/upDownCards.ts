@@ -64,11 +64,15 @@ export function count(
     }
     skipped.push(say('belowNothing', { number: signedText(number) }));
   }
-  const over = state.turns >= rounds * seatsIn(play, state).length;
+  const seats = seatsIn(play, state).length;
+  // Real cards lie in the printed order: none are shuffled in again, and nobody has a turn more than the others.
+  const isOut = state.turns % seats === 0 && state.pile.length < seats * play.rules.cards;
+  const over =
+    state.turns >= rounds * seats ? say('turnsPlayed', { turns: rounds }) : isOut ? say('packOut') : null;
   return {
     ...lies,
     left: 0,
     says: sentences(says, skipped),
-    next: over ? { over: say('turnsPlayed', { turns: rounds }) } : 'pass',
+    next: over ? { over } : 'pass',
   };
 }
