@@ -3,7 +3,8 @@ import { isOnMap } from '../facts/item.ts';
 import { operations } from '../facts/operation.ts';
 import { isSkillKey } from '../facts/skill.ts';
 import { allRolls } from '../materials/dice.ts';
-import { packOf } from '../materials/pack.ts';
+import { numberRecipe, packOf } from '../materials/pack.ts';
+import type { RoundState } from './bodies/rounds.ts';
 import { createRandom, type RandomSource } from '../random/random.ts';
 import type { FirstToSayState } from './bodies/firstToSay.ts';
 import { findGame, games, type AnyGame } from './catalogue.ts';
@@ -415,6 +416,40 @@ describe('numbers read aloud', () => {
   it('are each said by no other number', () => {
     const all = Array.from({ length: 20_000 }, (_, number) => tell(say('inWords', { number })));
     expect(new Set(all).size).toBe(all.length);
+  });
+});
+
+describe('cards laid in the printed order', () => {
+  it.each([
+    ['under-the-line', 0, 4, null],
+    ['tall-number', 4, 4, null],
+    ['under-the-line', 1, 2, [numberRecipe(1, 5), null]],
+  ] as const)('of %s are what each seat is dealt, round after round', (id, nth, seats, packs) => {
+    const game = findGame(id) as AnyGame;
+    const play: Play<unknown> = { ...playOf(game, nth, seats, true, 77), ...(packs ? { packs } : {}) };
+    const rows = [...(game.order?.(play) ?? [])];
+    // The stacks that lie there now: one for all, or one for each seat.
+    let stacks = new Map<number | null, number[]>();
+    const lay = () => {
+      const next = rows.splice(0, packs ? seats : 1);
+      stacks = new Map(next.map((row) => [row.seat, row.cards.map((card) => card.id)]));
+    };
+    lay();
+    const random = createRandom(5);
+    let state = game.setUp(play) as RoundState;
+    for (;;) {
+      const each = state.hands[0]?.length ?? 0;
+      const left = (seat: number) => stacks.get(packs ? seat : null) ?? [];
+      if (packs ? state.hands.some((_, seat) => left(seat).length < each) : left(0).length < each * seats)
+        lay();
+      expect(state.hands).toEqual(state.hands.map((_, seat) => left(seat).splice(0, each)));
+      const { round } = state;
+      while (state.over === null && state.round === round)
+        state = playMove(game, play, state, anyMove(game, play, state, random)) as RoundState;
+      if (state.over !== null) break;
+    }
+    expect(state.round).toBe(5);
+    expect(rows).toEqual([]);
   });
 });
 

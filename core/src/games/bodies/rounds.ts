@@ -1,5 +1,5 @@
 import { shuffledIds, type Card, type Recipe } from '../../materials/pack.ts';
-import { emptyScene, type BestMove, type ChoiceBy, type Game, type Play } from '../game.ts';
+import { emptyScene, type BestMove, type ChoiceBy, type Game, type Play, type SceneRow } from '../game.ts';
 import { ownOf, packedWith, packInPlay } from '../ownPacks.ts';
 import { chanceOf, seatsIn } from '../playGame.ts';
 import { namedTotals, scoreCount } from '../scoring.ts';
@@ -118,14 +118,26 @@ export function inRounds<R extends object>(game: RoundsGame<R>): Body<R> {
   return {
     order: (play) => {
       const faces = (ids: readonly number[]) => ids.map((id) => cardOf(play, id));
-      const pile = shuffledPile(play);
       const each = game.handSize(play.rules);
-      if (!play.packs) return [{ name: say('dealtInTurn', { each }), seat: null, cards: faces(pile) }];
-      return Array.from({ length: play.seats }, (_, seat) => ({
-        name: say('packFrom', { seat, each }),
-        seat,
-        cards: faces(ownOf(packed(play), pile, seat)),
-      }));
+      const seats = [...Array(play.seats).keys()];
+      const rowsOf = (round: number, pile: readonly number[]): SceneRow[] =>
+        play.packs
+          ? seats.map((seat) => ({
+              name: say('packFrom', { seat, each, round }),
+              seat,
+              cards: faces(ownOf(packed(play), pile, seat)),
+            }))
+          : [{ name: say('dealtInTurn', { each, round }), seat: null, cards: faces(pile) }];
+      const pile = shuffledPile(play);
+      const rows = rowsOf(1, pile);
+      // Too few are left for a round: all are laid anew, in an order that is known already.
+      let dealing: Round = { pile, draws: 1, out: [], gone: [], hands: [] };
+      for (let round = 1; round <= rounds; round += 1) {
+        dealing = { ...dealAgain(packed(play), dealing, each), out: [] };
+        if (round > 1 && dealing.gone.length === 0)
+          rows.push(...rowsOf(round, [...dealing.hands.flat(), ...dealing.pile]));
+      }
+      return rows;
     },
     ...choosing<R, RoundLies>({
       lay: (play) => {

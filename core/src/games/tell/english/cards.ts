@@ -16,6 +16,13 @@ import {
   type Whole,
 } from './words.ts';
 
+/** How cards are dealt in a round. */
+export interface Deal {
+  readonly each: number;
+  readonly round: number;
+}
+const laidAnew = (round: number) => (round > 1 ? `For round ${round} all are laid anew: ` : '');
+
 /** English, by what it is of. */
 export const cards = {
   // True lines.
@@ -87,10 +94,10 @@ export const cards = {
     `${textOf(whole, tell)}, ${off} from the line.`,
   nearest: ({ off }: { readonly off: number }) => `${off} from the line is nearest.`,
   nobodyUnder: (_: None) => 'Nobody stayed under the line.',
-  packFrom: ({ seat, each }: Seat & { readonly each: number }, who: Who) =>
-    `Pack of ${who(seat)}, from the top, ${numberWord(each)} a round`,
-  dealtInTurn: ({ each }: { readonly each: number }) =>
-    `From the top, ${numberWord(each)} to each seat in turn`,
+  packFrom: ({ seat, each, round }: Seat & Deal, who: Who) =>
+    `${laidAnew(round)}${round > 1 ? 'pack' : 'Pack'} of ${who(seat)}, from the top, ${numberWord(each)} a round`,
+  dealtInTurn: ({ each, round }: Deal) =>
+    `${laidAnew(round)}${round > 1 ? 'from' : 'From'} the top, ${numberWord(each)} to each seat in turn`,
 
   // A handful of dice.
   whatMakesTen: ({ seat }: Seat, who: Who) => `${who(seat)}: what makes ten?`,
