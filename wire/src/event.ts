@@ -251,7 +251,8 @@ export const largestBatch = 200;
 export const batchSchema = object({
   /** What the device's clock says on sending, so that a wrong date can be corrected. */
   deviceNow: instantField().required(),
-  events: array(mixed<object>().required())
+  // Whatever one of them is, it is refused alone.
+  events: array(mixed<object>().nullable())
     .strict()
     .max(largestBatch, `events should hold at most ${largestBatch}.`)
     .required('events is missing.'),
