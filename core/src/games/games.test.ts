@@ -328,6 +328,29 @@ describe('a line laid in True lines', () => {
       expect(pickedChoices(now, scene, [picked as number, four as number, seven as number])).toHaveLength(1);
     expect(pickedChoices(now, scene, [three as number])).toEqual([]);
   });
+  it('is found whichever of its cards lies on the board, and so are three that make none', () => {
+    const pack = packOf((play.rules as TrueRules).recipe);
+    const ids = (worth: number) =>
+      pack.filter((one) => one.worth === worth).map((one) => one.id) as [number, number];
+    const [[three, other3], [four, other4], [seven], [eight, other8]] = [ids(3), ids(4), ids(7), ids(8)];
+    const dealt = { ...state, hands: [[three, four, seven, eight], []], board: [other3, other4, other8] };
+    const now = needOf(game, play, dealt);
+    if (now.kind !== 'choose') throw new Error('A line is to be chosen.');
+    const found = (...picked: number[]) => pickedChoices(now, game.scene(play, dealt), picked);
+    for (const line of [
+      [three, four, seven],
+      [three, other4, seven],
+      [other3, four, seven],
+    ])
+      expect(found(...line).map((one) => one.claim)).toEqual([undefined]);
+    for (const untrue of [
+      [three, four, eight],
+      [three, four, other8],
+      [other3, four, eight],
+      [three, other4, eight],
+    ])
+      expect(found(...untrue).map((one) => one.claim !== undefined)).toEqual([true]);
+  });
   it('after a card was given is laid by whoever asked, who may not ask again', () => {
     const given = choices.find(
       ({ request }) =>

@@ -126,7 +126,8 @@ export function layings(
         const numbers = numbersOf(operation, recipe.signed, [a.worth, b.worth, c.worth]);
         if (!numbers) continue;
         const wild = [a, b, c].findIndex((one) => one.worth === null);
-        const key = `${numbers.join(' ')} ${own} ${wild}`;
+        // Which of them lie on the board is part of it: a child picks up the one or the other.
+        const key = `${numbers.join(' ')} ${ownText([a, b, c])} ${wild}`;
         if (!out.has(key)) out.set(key, { ids: [a.id, b.id, c.id], numbers, own });
       }
   return [...out.values()];
@@ -156,7 +157,7 @@ export function untrue(play: Play<TrueRules>, state: Hands, seat: number): (read
       for (const c of pieces.slice(first + nth + 2)) {
         const three = [a, b, c];
         const key = three
-          .map((one) => one.worth ?? 'any')
+          .map((one) => `${one.worth ?? 'any'} ${one.own}`)
           .sort()
           .join(' ');
         if (three.filter((one) => one.own).length < 2 || out.has(key)) continue;
@@ -174,6 +175,8 @@ const orders = [
   [2, 0, 1],
   [2, 1, 0],
 ] as const;
+
+const ownText = (three: readonly Piece[]) => three.map((one) => one.own).join();
 
 const hasTwin = (operation: TrueRules['operation']) => operation !== 'sub';
 
