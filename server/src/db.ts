@@ -129,8 +129,8 @@ export interface RoomTx {
   readonly runLast: (sql: string, values?: readonly unknown[]) => void;
 }
 
-const setRoom = `select set_config('app.room_id', $1, true), null as held`;
-const setRoomAndHold = 'select hold_pupils($1, $2) as held';
+const setRoom = `select set_config('app.room_id', $1, true)`;
+const setRoomAndHold = 'select pupil, happened from hold_pupils($1, $2)';
 const uuid = /^[0-9a-f-]{36}$/;
 
 /**
@@ -143,13 +143,14 @@ export async function inRoom<T>(db: Db, roomId: string, work: (tx: RoomTx) => Pr
 
 /**
  * The same with pupils held until its end, so that there is one writer a pupil at a time and each sees all that those before
- * wrote. `there`: those of them that there are in the room; work may begin before that is known, and is undone where it throws.
+ * wrote. `there`: those of them that there are in the room, with how often something has happened to each; work may begin before
+ * that is known, and is undone where it throws.
  */
 export async function holdingPupils<T>(
   db: Db,
   roomId: string,
   pupilIds: readonly string[],
-  work: (tx: RoomTx, there: Promise<ReadonlySet<string>>) => Promise<T>,
+  work: (tx: RoomTx, there: Promise<ReadonlyMap<string, number>>) => Promise<T>,
 ): Promise<T> {
   // All who hold some of the same do so in the same order: none waits for one who waits for them.
   return transact(db, roomId, [...new Set(pupilIds)].sort(), work);
@@ -159,7 +160,7 @@ async function transact<T>(
   db: Db,
   roomId: string,
   pupilIds: readonly string[] | null,
-  work: (tx: RoomTx, there: Promise<ReadonlySet<string>>) => Promise<T>,
+  work: (tx: RoomTx, there: Promise<ReadonlyMap<string, number>>) => Promise<T>,
 ): Promise<T> {
   if (!uuid.test(roomId)) throw new RangeError('A room id is a UUID.');
   const client = await db.connect();
@@ -175,10 +176,10 @@ async function transact<T>(
   // the room not have been set, the walls between rooms refuse whatever comes after.
   const begun = ask(() => client.query('begin'));
   const opened = ask(() =>
-    client.query<{ held: readonly string[] | null }>(
+    client.query<{ pupil: string; happened: number }>(
       pupilIds === null ? prepared(setRoom, [roomId]) : prepared(setRoomAndHold, [roomId, pupilIds]),
     ),
-  ).then(({ rows }) => new Set(rows[0]?.held));
+  ).then(({ rows }) => new Map(rows.map((row) => [row.pupil, row.happened])));
   const last: Promise<unknown>[] = [begun, opened];
   try {
     const result = await work(

@@ -14,6 +14,7 @@ import { withClient } from './cluster/cluster.ts';
 import { inRoom } from './db.ts';
 import { keepSaid } from './store/proposal.ts';
 import {
+  answerEvent,
   minuteIds,
   openHouse,
   pupilInput,
@@ -78,13 +79,23 @@ describe('pupils', () => {
       pupilsOf((await room.call('GET', '/api/pupils')).body as PupilList).map((one) => one.id),
     ).toContain(id);
     await room.send(wholeMinute(minuteIds(id)));
+    await room.send([answerEvent(minuteIds(id))]);
     const refused = await room.call('DELETE', `/api/pupils/${id}`, { confirm: 'nur' });
     expect(refused.status).toBe(400);
     expect(refused.body).toMatchObject({ field: 'confirm' });
     expect((await room.call('DELETE', `/api/pupils/${id}`, { confirm: 'Nur' })).status).toBe(200);
     expect((await room.call('GET', `/api/pupils/${id}`)).status).toBe(404);
     await withClient(inject('adminUrl'), async (client) => {
-      for (const table of ['visits', 'plays', 'play_ends', 'answers', 'checks', 'fact_states', 'standings']) {
+      for (const table of [
+        'visits',
+        'plays',
+        'play_ends',
+        'answers',
+        'checks',
+        'fact_states',
+        'unfolded',
+        'standings',
+      ]) {
         const { rows } = await client.query<{ n: number }>(
           `select count(*)::int as n from ${table} where pupil_id = $1`,
           [id],

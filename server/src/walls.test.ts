@@ -219,7 +219,7 @@ describe('row-level security', () => {
         `select c.relname, c.relrowsecurity, c.relforcerowsecurity from pg_class c join pg_attribute a on a.attrelid = c.oid
          where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and a.attname = 'room_id'`,
       );
-      expect(rows.length).toBe(25);
+      expect(rows.length).toBe(26);
       expect(rows.filter((row) => !row.relrowsecurity || !row.relforcerowsecurity)).toEqual([]);
     });
   });
@@ -251,6 +251,7 @@ describe('row-level security', () => {
       'standing_answers',
       'decisions',
       'fact_states',
+      'unfolded',
       'checks',
     ];
     for (const table of tables) {

@@ -1,17 +1,10 @@
 import type { EventResult } from '@veldrift/wire';
 import { holdingPupils, type Db, type RoomTx } from '../db.ts';
 import { groupBy } from '../groupBy.ts';
-import {
-  keepEvents,
-  notThere,
-  rowOfAnswer,
-  touchedBy,
-  type TimedEvent,
-  type Touched,
-} from '../store/events.ts';
+import { answersIn, keepEvents, notThere, endedPlays, type TimedEvent } from '../store/events.ts';
 import { sumUpPlays } from '../store/playSums.ts';
 import { findPupil } from '../store/pupilRecord.ts';
-import { addToFacts, keepFolds, type PupilFolds } from '../store/states.ts';
+import { foldNew, keepUnfolded } from '../store/unfolded.ts';
 
 /** Events of one pupil, or (null) of a tutor alone, as one user's device sent them. */
 export interface EventGroup {
@@ -43,7 +36,7 @@ export async function keepGroups(
   const pupilIds = groups.flatMap((one) => one.pupilId ?? []);
   // One writer a pupil at a time: the states kept are then always those of all answers kept.
   return holdingPupils(db, roomId, pupilIds, async (tx, there) => {
-    const sent = Promise.all([keepEvents(tx, timed), touchedBy(tx, events)]);
+    const sent = Promise.all([keepEvents(tx, timed), endedPlays(tx, events)]);
     // Where a pupil is not there nothing can be kept, and why is said here.
     sent.catch(() => undefined);
     const here = await there;
@@ -51,11 +44,11 @@ export async function keepGroups(
       if (groups.length > 1) throw new Error('One of these pupils is not there.');
       return [events.map(({ id }) => ({ id, status: 'refused', ...noSuchPupil }))];
     }
-    const [kept, touched] = await sent;
+    const [kept, ended] = await sent;
     await refresh(
       tx,
       timed.filter((one) => kept.has(one.event.id)),
-      touched,
+      { ended, happened: here },
       timeZone,
     );
     const lost = await notThere(
@@ -77,36 +70,33 @@ const noSuchPupil = {
   message: 'There is no such pupil in this room; perhaps the pupil was deleted.',
 } as const;
 
-/** Takes events that were kept into what is kept beside the answers. */
+/** Answers of a pupil wait to be taken into the states of their facts until a play ends or somebody looks, or so many batches came. */
+const mostBatches = 64;
+
+/** Notes what events that were kept change beside the answers; where a play has ended, works it out. */
 async function refresh(
   tx: RoomTx,
   kept: readonly TimedEvent[],
-  touched: ReadonlyMap<string, Touched>,
+  of: {
+    /** Plays that have ended, by pupil. */
+    readonly ended: ReadonlyMap<string, readonly string[]>;
+    /** How often something has happened to each pupil. */
+    readonly happened: ReadonlyMap<string, number>;
+  },
   timeZone: string,
 ): Promise<void> {
   const byPupil = groupBy(kept, pupilOf);
-  const folds: PupilFolds[] = [];
-  for (const [id, events] of byPupil) {
-    const own = id === null ? undefined : touched.get(id);
-    if (id === null || !own) continue;
-    const answers = events.flatMap((one) =>
-      // States rest on answers with the result hidden.
-      one.event.kind === 'answerGiven' && one.event.hidden === 'result'
-        ? [rowOfAnswer({ ...one, event: one.event })]
-        : [],
-    );
-    folds.push({
-      id,
-      school: own.school,
-      folds: await addToFacts(tx, id, { ...own, answers }, timeZone),
-    });
-  }
-  keepFolds(tx, folds);
-  for (const [id, events] of byPupil) {
-    if (id === null) continue;
-    const ended = touched.get(id)?.ended ?? [];
+  // In the order of their ids, as all who take in the answers of several do: none waits for one who waits for them.
+  const ids = [...byPupil.keys()].flatMap((id) => id ?? []).sort();
+  const answers = new Map(
+    ids.map((id) => [id, (byPupil.get(id) ?? []).flatMap(({ event }) => answersIn(event))]),
+  );
+  keepUnfolded(tx, answers);
+  for (const id of ids) {
+    const ended = of.ended.get(id) ?? [];
+    if (ended.length > 0 || (of.happened.get(id) ?? 0) % mostBatches === 0) await foldNew(tx, id, timeZone);
     if (ended.length > 0) await sumUpPlays(tx, id, timeZone, ended);
     // Finding a pupil asks the school, where it is to be asked again: at a play's end, so that lists need not.
-    if (events.some((one) => one.event.kind === 'playEnded')) await findPupil(tx, timeZone, id);
+    if (byPupil.get(id)?.some((one) => one.event.kind === 'playEnded')) await findPupil(tx, timeZone, id);
   }
 }

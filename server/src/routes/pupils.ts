@@ -94,7 +94,8 @@ export function pupilRoutes(house: House): Hono<Env> {
     const id = idParam(c);
     const { confirm } = await body(c, deletePupilSchema);
     await inOwnRoom(house, c, async (tx, session) => {
-      const pupil = await known(tx, session.timeZone, id);
+      const pupil =
+        (await holdPupil(tx, session.timeZone, id)) ?? refuse(404, 'There is no such pupil in this room.');
       if (confirm.trim() !== pupil.name)
         refuse(400, 'Type the shown name exactly to delete this pupil for good.', 'confirm');
       await deletePupil(tx, id);

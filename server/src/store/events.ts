@@ -1,7 +1,6 @@
-import type { FactFold, School } from '@veldrift/core';
-import type { EventKind, EventOf, TableEvent } from '@veldrift/wire';
+import type { EventKind, TableEvent } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
-import type { AnswerRow } from './answers.ts';
+import { groupBy } from '../groupBy.ts';
 
 /** An event with its time set right. */
 export interface TimedEvent {
@@ -68,13 +67,12 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
     `id, pupil_id, visit_id, play_id, seat, fact, hidden, at, device_at, offset_ms, clock_corrected, judgement, given, latency_ms, last_key_ms,
      voided, way, overhead_ms, spread_ms, calibrated, calibration_age_days, limit_ms, aided, aid, seen, used_ms, version, move_id`,
     `id, "pupilId", "visitId", "playId", seat, fact, hidden, "rightAt", at, "offsetMs", "clockCorrected", judgement, given, "latencyMs", "lastKeyMs",
-     voided, way, "overheadMs", "spreadMs", calibrated, "calibrationAgeDays", "limitMs", aided, aid, array(select jsonb_array_elements_text(seen)), "usedMs", v,
-     (move->>'id')::uuid
-     from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "visitId" uuid, "playId" uuid, seat int, fact text, hidden text, "rightAt" timestamptz,
+     voided, way, "overheadMs", "spreadMs", calibrated, "calibrationAgeDays", "limitMs", aided, aid, seen, "usedMs", v, (move->>'id')::uuid
+     from json_to_recordset($2) as t(id uuid, "pupilId" uuid, "visitId" uuid, "playId" uuid, seat int, fact text, hidden text, "rightAt" timestamptz,
        at timestamptz, "offsetMs" double precision, "clockCorrected" boolean, judgement text, given text, "latencyMs" double precision,
        "lastKeyMs" double precision, voided boolean, way text, "overheadMs" double precision, "spreadMs" double precision, calibrated boolean,
-       "calibrationAgeDays" int, "limitMs" double precision, aided boolean, aid text, seen jsonb, "usedMs" double precision, v int, move jsonb)
-     where ${oneMove}`,
+       "calibrationAgeDays" int, "limitMs" double precision, aided boolean, aid text, seen text[], "usedMs" double precision, v int, move json)
+     where move is null or ${oneMove}`,
   ),
   skillGiven: insert(
     'skill_answers',
@@ -163,107 +161,27 @@ function rowIdOf(event: TableEvent): string {
   return event.kind === 'playStarted' ? event.playId : event.id;
 }
 
-/** What some events touch of one pupil, with what is kept of it so far. */
-export interface Touched {
-  readonly school: School;
-  /** By fact answered; undefined: nobody answered it yet; null: not folded yet. */
-  readonly folds: ReadonlyMap<string, FactFold | null>;
-  /** Facts of answers that were changed, or had been before they came. */
-  readonly disturbed: readonly string[];
-  /** Plays that have ended. */
-  readonly ended: readonly string[];
-}
-
-/** What events touch, by pupil. */
-export async function touchedBy(
+/** Plays that events belong to and that have ended, by pupil. */
+export async function endedPlays(
   tx: RoomTx,
   events: readonly TableEvent[],
-): Promise<ReadonlyMap<string, Touched>> {
-  const given = events.filter((event) => event.kind === 'answerGiven');
-  const asked = new Map(given.map((event) => [`${event.pupilId} ${event.fact}`, event]));
-  const changed = events.flatMap((event) =>
-    event.kind === 'answerAmended' || event.kind === 'answerRetracted' || event.kind === 'answerCorrected'
-      ? [event.answerId]
-      : [],
-  );
-  const [row] = await tx.rows<{
-    pupils: readonly { readonly id: string; readonly school: School }[] | null;
-    folds:
-      readonly { readonly pupil: string; readonly fact: string; readonly fold: FactFold | null }[] | null;
-    disturbed: readonly { readonly pupil: string; readonly fact: string }[] | null;
-    ended: readonly { readonly pupil: string; readonly play: string }[] | null;
-  }>(
-    `select
-       (select jsonb_agg(jsonb_build_object('id', p.id, 'school', p.school))
-        from unnest($2::uuid[]) as t(id) join pupils p on p.room_id = $1 and p.id = t.id) as pupils,
-       (select json_agg(json_build_object('pupil', f.pupil_id, 'fact', f.fact, 'fold', f.fold))
-        from unnest($3::uuid[], $4::text[]) as t(pupil_id, fact)
-        join fact_states f on f.room_id = $1 and f.pupil_id = t.pupil_id and f.fact = t.fact) as folds,
-       (select json_agg(json_build_object('pupil', a.pupil_id, 'fact', a.fact)) from (
-          select a.pupil_id, a.fact from unnest($5::uuid[]) as t(id) join answers a on a.room_id = $1 and a.id = t.id
-          union select a.pupil_id, a.fact from unnest($6::uuid[]) as t(id)
-            join answers a on a.room_id = $1 and a.id = t.id
-            where exists (select 1 from amendments m where m.room_id = $1 and m.answer_id = t.id)
-               or exists (select 1 from retractions r where r.room_id = $1 and r.answer_id = t.id)) a) as disturbed,
-       (select json_agg(json_build_object('pupil', e.pupil_id, 'play', e.play_id))
-        from unnest($7::uuid[]) as t(id) join play_ends e on e.room_id = $1 and e.play_id = t.id) as ended`,
-    [
-      tx.roomId,
-      [...new Set(events.flatMap((event) => ('pupilId' in event ? [event.pupilId] : [])))],
-      [...asked.values()].map((event) => event.pupilId),
-      [...asked.values()].map((event) => event.fact),
-      changed,
-      given.map((event) => event.id),
-      [...new Set(events.flatMap((event) => ('playId' in event ? [event.playId] : [])))],
-    ],
+): Promise<ReadonlyMap<string, readonly string[]>> {
+  const plays = new Set(events.flatMap((event) => ('playId' in event ? [event.playId] : [])));
+  const rows = await tx.rows<{ pupil_id: string; play_id: string }>(
+    'select pupil_id, play_id from play_ends where room_id = $1 and play_id = any($2)',
+    [tx.roomId, [...plays]],
   );
   return new Map(
-    (row?.pupils ?? []).map(({ id, school }) => {
-      const own = <T extends { readonly pupil: string }>(list: readonly T[] | null | undefined) =>
-        (list ?? []).filter((one) => one.pupil === id);
-      return [
-        id,
-        {
-          school,
-          folds: new Map(own(row?.folds).map(({ fact, fold }) => [fact, fold])),
-          disturbed: own(row?.disturbed).map(({ fact }) => fact),
-          ended: own(row?.ended).map(({ play }) => play),
-        },
-      ];
-    }),
+    [...groupBy(rows, (row) => row.pupil_id)].map(([id, own]) => [id, own.map((row) => row.play_id)]),
   );
 }
 
-/** A kept answer as the record has it, before anything else is said of it. */
-export function rowOfAnswer({
-  event,
-  at,
-  clockCorrected,
-}: TimedEvent & { readonly event: EventOf<'answerGiven'> }): AnswerRow {
-  return {
-    id: event.id,
-    pupil_id: event.pupilId,
-    visit_id: event.visitId,
-    play_id: event.playId,
-    fact: event.fact,
-    at: new Date(at),
-    clock_corrected: clockCorrected,
-    judgement: event.judgement,
-    given: event.given,
-    latency_ms: event.latencyMs,
-    voided: event.voided,
-    way: event.way,
-    hidden: event.hidden,
-    overhead_ms: event.overheadMs,
-    spread_ms: event.spreadMs,
-    calibrated: event.calibrated,
-    limit_ms: event.limitMs,
-    aided: event.aided,
-    aid: event.aid ?? null,
-    seen: event.seen,
-    replaces: null,
-    stands: true,
-  };
+/** The answers whose facts an event changes the states of. */
+export function answersIn(event: TableEvent): readonly string[] {
+  // States rest on answers with the result hidden.
+  if (event.kind === 'answerGiven') return event.hidden === 'result' ? [event.id] : [];
+  if (event.kind === 'answerCorrected') return [event.answerId, event.id];
+  return event.kind === 'answerAmended' || event.kind === 'answerRetracted' ? [event.answerId] : [];
 }
 
 /** Events of which nothing was kept, since what they are about is not there, or another stands in its place; by id, with why. */

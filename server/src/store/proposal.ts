@@ -134,17 +134,32 @@ export interface Said {
   readonly revision: number;
   /** Something has happened since it was asked. */
   readonly isStale: boolean;
+  /** There are answers that are not taken into the states of their facts yet. */
+  readonly hasUnfolded: boolean;
 }
 
 /** Undefined: there is no such pupil. */
 export async function saidOf(tx: RoomTx, pupilId: string): Promise<Said | undefined> {
-  const [row] = await tx.rows<{ proposal: Proposal | null; revision: number; stale: boolean }>(
-    `select s.proposal, p.revision, s.worked_revision is distinct from p.revision or s.listed is null as stale
+  const [row] = await tx.rows<{
+    proposal: Proposal | null;
+    revision: number;
+    stale: boolean;
+    unfolded: boolean;
+  }>(
+    `select s.proposal, p.revision, s.worked_revision is distinct from p.revision or s.listed is null as stale,
+       exists (select 1 from unfolded u where u.room_id = p.room_id and u.pupil_id = p.id) as unfolded
      from pupils p left join standings s on s.room_id = p.room_id and s.pupil_id = p.id
      where p.room_id = $1 and p.id = $2`,
     [tx.roomId, pupilId],
   );
-  return row && { proposal: row.proposal, revision: row.revision, isStale: row.stale };
+  return (
+    row && {
+      proposal: row.proposal,
+      revision: row.revision,
+      isStale: row.stale,
+      hasUnfolded: row.unfolded,
+    }
+  );
 }
 
 /** Keeps what a school says, and `listed`, what lists tell of the pupil. `revision`: as of when it was asked. */

@@ -24,11 +24,15 @@ export async function listPupils(tx: RoomTx, timeZone: string): Promise<PupilLis
     tx.rows<{ policy: Partial<Policy> }>('select policy from policies where room_id = $1', [tx.roomId]),
   ]);
   const monday = mondayOf(new Date(), timeZone);
+  // In the order of their ids, as all who look up several do: none waits for one who waits for them.
+  const lookedUp = new Map<string, Awaited<ReturnType<typeof recordNow>>>();
+  for (const id of rows.flatMap((row) => (row.kept ? [] : row.id)).sort())
+    lookedUp.set(id, await recordNow(tx, timeZone, id));
   const pupils: ListedPupil[] = [];
   for (const row of rows) {
     const record = row.kept
       ? settle(row.kept.record, row.asked_of ?? row.set_id, row.kept.word)
-      : await recordNow(tx, timeZone, row.id);
+      : lookedUp.get(row.id);
     if (!record) continue;
     const { week } = record;
     pupils.push({

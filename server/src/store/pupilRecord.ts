@@ -14,6 +14,7 @@ import { lastWord } from './decisions.ts';
 import { easyKeypadTimes, easyTimes, quickestTenthFor } from './overheads.ts';
 import { keepSaid, proposalFor, saidOf } from './proposal.ts';
 import { inputOfRow, pupilColumns, type PupilRow } from './pupils.ts';
+import { foldNew } from './unfolded.ts';
 
 /** What is kept of a pupil for lists: the record, with what the school says before the tutor's word on it. */
 export interface KeptForLists {
@@ -21,15 +22,20 @@ export interface KeptForLists {
   readonly word: LastWord | null;
 }
 
-/** One pupil with all that the screens hold. What the school says is asked afresh, and kept, where something has happened since it was asked. */
+/** One pupil with all that the screens hold. Answers not taken into states yet are; what the school says is asked afresh, and kept, where something has happened since it was asked. */
 export async function findPupil(tx: RoomTx, timeZone: string, id: string): Promise<Pupil | undefined> {
   // First up to what is asked now, then all that it rests on: what happens in between has the school asked once more.
-  const [said, pupil, word] = await Promise.all([
+  const [said, found, word] = await Promise.all([
     saidOf(tx, id),
     recordOf(tx, timeZone, id),
     lastWord(tx, id),
   ]);
-  if (!pupil || !said) return undefined;
+  if (!found || !said) return undefined;
+  let pupil = found;
+  if (said.hasUnfolded) {
+    await foldNew(tx, id, timeZone);
+    pupil = (await recordOf(tx, timeZone, id)) ?? found;
+  }
   let { proposal } = said;
   if (!proposal || said.isStale) {
     proposal = await proposalFor(tx, pupil, timeZone);

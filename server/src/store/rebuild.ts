@@ -3,6 +3,7 @@ import { inRoom, type Db, type RoomTx } from '../db.ts';
 import { sumUpPlays } from './playSums.ts';
 import { findPupil } from './pupilRecord.ts';
 import { refreshAllFacts } from './states.ts';
+import { foldNew } from './unfolded.ts';
 
 /** What is otherwise for a pupil when all is judged afresh from the answers by the rules of now. */
 export interface PupilChange {
@@ -98,6 +99,8 @@ async function judgePupil(
     own,
   );
   if (!pupil) return undefined;
+  // What waits to be taken in is no change of rules.
+  await foldNew(tx, id, timeZone);
   const before = await keptOf(tx, id);
   for (const table of ['fact_states', 'checks', 'standings'])
     await tx.run(`delete from ${table} where room_id = $1 and pupil_id = $2`, own);

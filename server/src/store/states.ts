@@ -64,7 +64,7 @@ export async function addToFacts(
   pupilId: string,
   given: {
     readonly answers: readonly AnswerRow[];
-    readonly folds: ReadonlyMap<string, FactFold | null>;
+    readonly folds: ReadonlyMap<string, FactFold>;
     readonly disturbed: readonly string[];
   },
   timeZone: string,
@@ -74,9 +74,8 @@ export async function addToFacts(
   const inOrder = [...given.answers].sort((a, b) => a.at.getTime() - b.at.getTime());
   for (const row of inOrder) {
     if (afresh.has(row.fact)) continue;
-    const kept = folds.get(row.fact) ?? given.folds.get(row.fact);
-    const fold = kept === undefined ? newFactFold(row.fact) : kept;
-    if (fold === null || !isLater(fold, row.at.toISOString())) {
+    const fold = folds.get(row.fact) ?? given.folds.get(row.fact) ?? newFactFold(row.fact);
+    if (!isLater(fold, row.at.toISOString())) {
       afresh.add(row.fact);
       folds.delete(row.fact);
       continue;
