@@ -57,6 +57,7 @@ export * from './practice/placementOdds.ts';
 export * from './practice/practiceTime.ts';
 export * from './practice/probeForm.ts';
 export * from './practice/purpose.ts';
+export * from './practice/readTurns.ts';
 export * from './practice/sayNow/sayNow.ts';
 export type { SayNowStep, SayNowWay } from './practice/sayNow/sayNowStep.ts';
 export * from './practice/turns.ts';

@@ -4,14 +4,8 @@ import { findSet, pathways } from '../facts/pathway.ts';
 import type { Answer, Judgement } from '../recall/answer.ts';
 import { defaultDrillRules } from './drill.ts';
 import { retentionFacts } from './lookBack.ts';
-import {
-  advanceTurns,
-  newTurns,
-  readTurns,
-  type TurnsEvent,
-  type TurnsPlan,
-  type TurnsState,
-} from './turns.ts';
+import { readTurns, type TurnsPlan } from './readTurns.ts';
+import { advanceTurns, newTurns, type TurnsEvent, type TurnsState } from './turns.ts';
 
 const set = findSet('strategy/mul/8-as-double-4');
 if (!set) throw new Error('the set should be there');

@@ -1,32 +1,17 @@
-import type { FactKey } from '../facts/fact.ts';
-import { classifyAnswer } from '../recall/answerClass.ts';
 import { isRight, type Answer } from '../recall/answer.ts';
 import type { Mark } from '../recall/mark.ts';
-import { beginDrill, comingPrompts, dealAfter } from './dealDrill.ts';
-import type { DrillReading } from './drillReading.ts';
-import type { DealtPrompt, DrillPlan } from './drill.ts';
 import type { EndReason, PauseReason } from './minute.ts';
-import { nextOfLook, type LookPlan } from './lookBack.ts';
-import { readPlacement, type PlacementPlan } from './placement.ts';
-
-/** What is played turn by turn: a drill, a placement, a look back at a set passed. Plain data. */
-export type TurnsPlan =
-  | ({ readonly kind: 'drill'; readonly timed: boolean } & DrillPlan)
-  | ({ readonly kind: 'placement' } & PlacementPlan)
-  | ({ readonly kind: 'look' } & LookPlan);
+import { readTurns, type TurnsGiven, type TurnsPlan } from './readTurns.ts';
 
 /**
  * A play that goes turn by turn, at the child's pace. What is asked is worked out from plan and answers, so that undo, a
  * reload and replay need no more than these.
  */
-export interface TurnsState {
+export interface TurnsState extends TurnsGiven {
   /** `told`: answered, the clock stands, the fact may be said; the next prompt waits for its turn. */
   readonly status: 'ready' | 'asking' | 'told' | 'paused' | 'over';
-  readonly answers: readonly Answer[];
   /** The prompt now shown was seen before, so its time is void. */
   readonly seenBefore: boolean;
-  /** Number of answers when the table turned calm; null while it is not. */
-  readonly calmFrom: number | null;
   readonly interrupted: boolean;
   readonly pausedAt: string | null;
   readonly pauseReason: PauseReason | null;
@@ -68,61 +53,6 @@ export function newTurns(earlier: readonly Answer[] = []): TurnsState {
 /** Whether answers are followed by a moment to say the fact, before the next prompt is turned. */
 export function waitsToTurn(plan: TurnsPlan): boolean {
   return plan.kind !== 'placement';
-}
-
-/** What a play asks now, and what it foresees. */
-export interface TurnsReading {
-  readonly next: { readonly fact: FactKey; readonly why: string } | undefined;
-  readonly dealt: DealtPrompt | undefined;
-  /** The coming prompts, the next one first, as if each were recalled. */
-  readonly coming: readonly DealtPrompt[];
-  readonly drill: DrillReading | undefined;
-}
-
-const foreseen = 6;
-
-/** Reads a play from its plan and answers. Throws as beginDrill and readPlacement do. */
-export function readTurns(plan: TurnsPlan, state: Pick<TurnsState, 'answers' | 'calmFrom'>): TurnsReading {
-  if (plan.kind === 'placement') {
-    const { next } = readPlacement(
-      plan,
-      state.answers.map((one) => ({ fact: one.fact, class: classifyAnswer(one).class })),
-    );
-    return { next, dealt: undefined, coming: [], drill: undefined };
-  }
-  if (plan.kind === 'look') {
-    const next = nextOfLook(
-      plan,
-      state.answers.map((one) => classifyAnswer(one)),
-    );
-    return { next, dealt: undefined, coming: [], drill: undefined };
-  }
-  let drill = beginDrill(plan);
-  state.answers.forEach((answer, at) => {
-    if (at === state.calmFrom) drill = knownOnly(plan, drill);
-    drill = dealAfter(plan, drill, { fact: answer.fact, class: classifyAnswer(answer).class }, plan.timed);
-  });
-  if (state.calmFrom !== null && state.answers.length <= state.calmFrom) drill = knownOnly(plan, drill);
-  return { next: drill.next, dealt: drill.next, coming: comingPrompts(plan, drill, foreseen), drill };
-}
-
-/** A calm table turns to known facts: no new ones, nothing comes back. */
-function knownOnly(plan: DrillPlan, drill: DrillReading): DrillReading {
-  const quiet = {
-    ...drill,
-    newStopped: true,
-    newErrors: plan.rules.newErrors,
-    loop: [],
-    waiting: [],
-    round: undefined,
-  };
-  const known = plan.facts.filter((one) => drill.met.get(one.fact)?.known);
-  if (known.length === 0) return quiet;
-  const { met, dealt } = drill;
-  const lastAt = (fact: FactKey) => met.get(fact)?.lastAt ?? -1;
-  const easy = [...known].sort((a, b) => lastAt(a.fact) - lastAt(b.fact))[0] as (typeof known)[number];
-  if (dealt >= plan.most) return { ...quiet, next: undefined };
-  return { ...quiet, next: { fact: easy.fact, role: 'easy', why: 'Calm: a known one.', chain: null } };
 }
 
 /** The play after an event. One that does not fit the state changes nothing. `hasNext`: whether another prompt follows. */
