@@ -15,6 +15,7 @@ import { Table } from '../screens/table/Table.tsx';
 import { api, ApiError } from './api.ts';
 import { useBookVersion } from './book.ts';
 import { deviceDb } from './deviceDb.ts';
+import { deletePlay } from './playStore.ts';
 import { leaveWithOthers } from './leaveDevice.ts';
 import { cacheLastsMs, keptQueries, meQuery, pathwaysQuery, persister, queryClient } from './queries.ts';
 import { outboxOf, SessionProvider, useSessionStatus } from './session.tsx';
@@ -224,6 +225,6 @@ async function tidyPlays(): Promise<void> {
   const db = await deviceDb();
   for (const play of await db.getAll('plays')) {
     const idle = play.state.status === 'over' || play.state.status === 'ready';
-    if (idle && Date.now() - Date.parse(play.savedAt) > cacheLastsMs) await db.delete('plays', play.playId);
+    if (idle && Date.now() - Date.parse(play.savedAt) > cacheLastsMs) await deletePlay(db, play.playId);
   }
 }

@@ -133,17 +133,24 @@ export function isTurns(row: PlayRow): row is TurnsRow {
   return row.kind === 'turns';
 }
 
-/** A play kept on this device: its own, or that of another pupil at a game's table. */
-export async function rowOfPlay(db: DeviceDb, playId: string): Promise<PlayRow | undefined> {
-  const own = await db.get('plays', playId);
-  if (own) return own;
-  const all = await db.getAll('plays');
-  return all.find((row) => isGame(row) && row.seats.some((seat) => seat.playId === playId));
+/** A play without what was given in it, and how much that is. A row that does not say is whole: builds before wrote them so. */
+export type PlayHead = PlayRow & { readonly parts?: number };
+
+/** What is given in a play, one after another: an answer, or a move of a game with its answers. */
+export type PlayPart = Answer | KeptMove;
+
+/** One of the parts of a play, in its place. */
+export interface KeptPart {
+  readonly playId: string;
+  readonly nth: number;
+  readonly part: PlayPart;
 }
 
-interface DeviceSchema extends DBSchema {
+export interface DeviceSchema extends DBSchema {
   outbox: { key: string; value: OutboxRow; indexes: { byUser: [string, number] } };
-  plays: { key: string; value: PlayRow };
+  /** Read and written by `playStore.ts`. */
+  plays: { key: string; value: PlayHead };
+  parts: { key: [string, number]; value: KeptPart };
   cache: { key: string; value: string };
   /** What a user left on signing out, locked up. */
   sealed: {
@@ -163,14 +170,15 @@ export function deviceDb(name = 'veldrift'): Promise<DeviceDb> {
 }
 
 export function openDeviceDb(name: string): Promise<DeviceDb> {
-  return openDB<DeviceSchema>(name, 2, {
+  return openDB<DeviceSchema>(name, 3, {
     upgrade(db, before) {
       if (before < 1) {
         db.createObjectStore('outbox', { keyPath: 'id' }).createIndex('byUser', ['userId', 'order']);
         db.createObjectStore('plays', { keyPath: 'playId' });
         db.createObjectStore('cache');
       }
-      db.createObjectStore('sealed', { keyPath: 'userId' });
+      if (before < 2) db.createObjectStore('sealed', { keyPath: 'userId' });
+      db.createObjectStore('parts', { keyPath: ['playId', 'nth'] });
     },
     // Another window brought a newer build: this one lets go of the store, and opens it anew on its next load.
     blocking: (_, __, event) => (event.target as IDBDatabase).close(),

@@ -6,6 +6,7 @@ import type { Pupil } from '@veldrift/wire';
 import { api, ApiError } from './api.ts';
 import { takeOwnPathways } from './book.ts';
 import { deviceDb, isGame } from './deviceDb.ts';
+import { deletePlay } from './playStore.ts';
 import { createKeptCache } from './keptCache.ts';
 import { finishSigningOut } from './signingOut.ts';
 
@@ -157,7 +158,6 @@ export async function forgetGone(here: ReadonlySet<string>): Promise<void> {
   for (const play of await db.getAll('plays')) {
     const seats = isGame(play) ? play.seats.flatMap(({ pupil }) => pupil?.id ?? []) : [play.pupilId];
     // A play that is under way is left to itself: its pupil may have been added here and not be known there yet.
-    if (play.state.status === 'over' && seats.some((id) => !here.has(id)))
-      await db.delete('plays', play.playId);
+    if (play.state.status === 'over' && seats.some((id) => !here.has(id))) await deletePlay(db, play.playId);
   }
 }

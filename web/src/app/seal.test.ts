@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { TableEvent } from '@veldrift/wire';
 import { openDeviceDb, type DeviceDb, type OutboxRow, type PlayRow } from './deviceDb.ts';
 import { sealUser, unsealUser } from './seal.ts';
+import { allPlays, deletePlay, putPlay } from './playStore.ts';
 
 let nth = 0;
 let db: DeviceDb;
@@ -23,15 +24,25 @@ const row = (id: string, userId = 'u'): OutboxRow => ({
   refused: null,
 });
 const play = (playId: string, status: string, userId = 'u') =>
-  ({ playId, userId, pupilId: 'Zephyrine', state: { status } }) as unknown as PlayRow;
+  ({
+    playId,
+    userId,
+    pupilId: 'Zephyrine',
+    state: { status, answers: [{ id: playId, given: 'Zephyrine' }] },
+  }) as unknown as PlayRow;
 const fill = async () => {
   for (const one of [row('a'), row('b'), row('c', 'other')]) await db.put('outbox', one);
   for (const one of [play('open', 'paused'), play('done', 'over'), play('theirs', 'paused', 'other')])
-    await db.put('plays', one);
+    await putPlay(db, one);
 };
 /** All that can be read on this device. */
 const readable = async () =>
-  JSON.stringify([await db.getAll('outbox'), await db.getAll('plays'), await db.getAll('sealed')]);
+  JSON.stringify([
+    await db.getAll('outbox'),
+    await db.getAll('plays'),
+    await db.getAll('parts'),
+    await db.getAll('sealed'),
+  ]);
 
 describe('signing out', () => {
   it('leaves nothing of a user readable, and gives what was unsent back at the next sign-in', async () => {
@@ -39,15 +50,15 @@ describe('signing out', () => {
     await sealUser(db, 'u', key(7));
     expect((await db.getAll('outbox')).map((one) => one.id)).toEqual(['c']);
     expect((await db.getAll('plays')).map((one) => one.playId)).toEqual(['theirs']);
-    for (const store of ['outbox', 'plays'] as const)
-      for (const one of await db.getAll(store)) await db.delete(store, 'id' in one ? one.id : one.playId);
+    for (const one of await db.getAll('outbox')) await db.delete('outbox', one.id);
+    for (const one of await db.getAll('plays')) await deletePlay(db, one.playId);
     expect(await readable()).not.toContain('Zephyrine');
     const [sealed] = await db.getAll('sealed');
     expect(new TextDecoder().decode(sealed?.data)).not.toContain('Zephyrine');
     await unsealUser(db, 'u', key(7));
     expect(await db.getAll('outbox')).toEqual([row('a'), row('b')]);
     // A play that was over is on record and needs no device; one under way goes on.
-    expect((await db.getAll('plays')).map((one) => one.playId)).toEqual(['open']);
+    expect(await allPlays(db)).toEqual([play('open', 'paused')]);
     expect(await db.count('sealed')).toBe(0);
   });
 

@@ -1,4 +1,5 @@
 import type { DeviceDb, OutboxRow, PlayRow } from './deviceDb.ts';
+import { allPlays, dropPlay, playStores, writePlay } from './playStore.ts';
 
 /** What a user leaves behind on a device, locked up until they sign in again. */
 interface Left {
@@ -30,7 +31,7 @@ export async function sealUser(db: DeviceDb, userId: string, sealKey: string | n
     'byUser',
     IDBKeyRange.bound([userId, -Infinity], [userId, Infinity]),
   );
-  const all = (await db.getAll('plays')).filter((one) => one.userId === userId);
+  const all = (await allPlays(db)).filter((one) => one.userId === userId);
   // A play that is over is on record, or on its way there.
   const plays = all.filter((one) => one.state.status !== 'over' && one.state.status !== 'ready');
   let sealed: { readonly iv: Uint8Array<ArrayBuffer>; readonly data: ArrayBuffer } | undefined;
@@ -39,10 +40,10 @@ export async function sealUser(db: DeviceDb, userId: string, sealKey: string | n
     const text = new TextEncoder().encode(JSON.stringify({ outbox, plays } satisfies Left));
     sealed = { iv, data: await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, await keyFrom(sealKey), text) };
   }
-  const tx = db.transaction(['outbox', 'plays', 'sealed'], 'readwrite');
+  const tx = db.transaction(['sealed', 'outbox', ...playStores], 'readwrite');
   if (sealed) void tx.objectStore('sealed').put({ userId, ...sealed });
   for (const row of outbox) void tx.objectStore('outbox').delete(row.id);
-  for (const row of all) void tx.objectStore('plays').delete(row.playId);
+  for (const row of all) dropPlay(tx, row.playId);
   await tx.done;
 }
 
@@ -58,9 +59,9 @@ export async function unsealUser(db: DeviceDb, userId: string, sealKey: string):
   } catch {
     return;
   }
-  const tx = db.transaction(['outbox', 'plays', 'sealed'], 'readwrite');
+  const tx = db.transaction(['sealed', 'outbox', ...playStores], 'readwrite');
   for (const row of left.outbox) void tx.objectStore('outbox').put(row);
-  for (const row of left.plays) void tx.objectStore('plays').put(row);
+  for (const row of left.plays) writePlay(tx, row);
   void tx.objectStore('sealed').delete(userId);
   await tx.done;
 }

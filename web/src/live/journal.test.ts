@@ -36,7 +36,7 @@ describe('the journal', () => {
     const store = memoryStorage();
     const db = await disk();
     await db.put('plays', row(1000));
-    createJournal(store).note(row(5000), [event('a')]);
+    createJournal(store).note(row(5000), 0, [event('a')]);
     await recoverJournal(db, store);
     expect((await db.getAll('outbox')).map((one) => [one.id, one.userId, one.refused])).toEqual([
       ['a', 'u', null],
@@ -49,21 +49,21 @@ describe('the journal', () => {
     const store = memoryStorage();
     const db = await disk();
     const journal = createJournal(store);
-    journal.note(row(2000), [event('a')]);
-    journal.note(row(3000), [event('b')]);
+    journal.note(row(2000), 0, [event('a')]);
+    journal.note(row(3000), 0, [event('b')]);
     journal.done('m', [event('a')]);
     await db.put('plays', row(9000));
     await recoverJournal(db, store);
     expect((await db.getAll('outbox')).map((one) => one.id)).toEqual(['b']);
     expect((await db.get('plays', 'm'))?.state.usedMs).toBe(9000);
-    journal.note(row(9500), [event('c')]);
+    journal.note(row(9500), 0, [event('c')]);
     journal.done('m', [event('c')]);
     expect(store.length).toBe(0);
   });
 
   it('lets the disk be written to where it is full, and passes over what is not its own', async () => {
     const store = memoryStorage(40);
-    createJournal(store).note(row(1), [event('a')]);
+    createJournal(store).note(row(1), 0, [event('a')]);
     expect(store.length).toBe(0);
     store.setItem('veldrift.settings', '{}');
     store.setItem('veldrift.journal.x', '{half a');
@@ -85,7 +85,7 @@ describe('the journal', () => {
         for (const [at, fate] of list.entries()) {
           const one = event(`e${at}`);
           const saved = row(1000 * (at + 1));
-          journal.note(saved, [one]);
+          journal.note(saved, 0, [one]);
           if (fate === 'gone') continue;
           await db.put('outbox', { id: one.id, userId: 'u', order: at, event: one, refused: null });
           await db.put('plays', saved);

@@ -1,11 +1,14 @@
 import type { TableEvent } from '@veldrift/wire';
-import type { DeviceDb, PlayRow } from '../app/deviceDb.ts';
+import type { DeviceDb, KeptPart, PlayHead, PlayRow } from '../app/deviceDb.ts';
+import { playStores, splitPlay, writeSplit } from '../app/playStore.ts';
 
 const prefix = 'veldrift.journal.';
 
-/** What a play still has to put on disk: the play as it stands, whole, and the events it has to send. */
+/** What a play still has to put on disk: the play as it stands, and the events it has to send. Pages of builds before hold it whole. */
 interface Page {
-  readonly row: PlayRow;
+  readonly row: PlayHead;
+  /** What was given in it that the disk was not known to have. */
+  readonly parts?: readonly KeptPart[];
   readonly events: readonly TableEvent[];
 }
 
@@ -14,17 +17,21 @@ interface Page {
  * the write with it; this store answers at once. What it holds is taken out again when the write has come through.
  */
 export interface Journal {
-  /** Writes down a play as it stands now and what is to be sent of it: one record, so that neither is ever there alone. */
-  readonly note: (row: PlayRow, events: readonly TableEvent[]) => void;
+  /**
+   * Writes down a play as it stands now and what is to be sent of it: one record, so that neither is ever there alone. `from`: of
+   * its parts those before are on disk.
+   */
+  readonly note: (row: PlayRow, from: number, events: readonly TableEvent[]) => void;
   /** Takes out events that are on disk now. */
   readonly done: (playId: string, events: readonly TableEvent[]) => void;
 }
 
 export function createJournal(store: Storage): Journal {
   return {
-    note: (row, events) => {
+    note: (row, from, events) => {
       const before = read(store, prefix + row.playId);
-      const page: Page = { row, events: [...(before?.events ?? []), ...events] };
+      const { head, parts } = splitPlay(row, from);
+      const page: Page = { row: head, parts, events: [...(before?.events ?? []), ...events] };
       try {
         store.setItem(prefix + row.playId, JSON.stringify(page));
       } catch {
@@ -50,8 +57,8 @@ export async function recoverJournal(db: DeviceDb, store: Storage): Promise<void
   for (const key of journalKeys(store)) {
     const page = read(store, key);
     if (page) {
-      const { row, events } = page;
-      const tx = db.transaction(['outbox', 'plays'], 'readwrite');
+      const { row, parts = [], events } = page;
+      const tx = db.transaction(['outbox', ...playStores], 'readwrite');
       for (const [at, event] of events.entries())
         void tx.objectStore('outbox').put({
           id: event.id,
@@ -61,7 +68,7 @@ export async function recoverJournal(db: DeviceDb, store: Storage): Promise<void
           refused: null,
         });
       const onDisk = await tx.objectStore('plays').get(row.playId);
-      if (!onDisk || onDisk.savedAt <= row.savedAt) void tx.objectStore('plays').put(row);
+      if (!onDisk || onDisk.savedAt <= row.savedAt) writeSplit(tx, row, parts);
       await tx.done;
     }
     store.removeItem(key);

@@ -8,6 +8,7 @@ import {
   type PlayRow,
   type TurnsRow,
 } from '../app/deviceDb.ts';
+import { allPlays } from '../app/playStore.ts';
 import type { Outbox } from './outbox.ts';
 import { isHeld } from './pageLock.ts';
 import { tableEvents } from './tableEvents.ts';
@@ -96,7 +97,7 @@ export async function openMinutes(
   now: string,
 ): Promise<PlayRow[]> {
   const open: PlayRow[] = [];
-  for (const row of await db.getAll('plays')) {
+  for (const row of await allPlays(db)) {
     if (row.userId !== userId || !isOpen(row)) continue;
     if (await isOnTable(row, now)) continue;
     const taken = takeUp(row, now);

@@ -50,7 +50,7 @@ describe('the outbox', () => {
       sent.push(events.map((one) => one.id));
       return all(events);
     });
-    await box.add([event('a'), event('b')], { playId: 'm1' } as PlayRow);
+    await box.add([event('a'), event('b')], { playId: 'm1', state: { answers: [] } } as unknown as PlayRow);
     expect(await waitingIds()).toEqual(['a', 'b']);
     expect(await db.get('plays', 'm1')).toMatchObject({ playId: 'm1' });
     expect(box.state().waiting).toBe(2);
@@ -154,8 +154,12 @@ describe('the outbox', () => {
 
   it('forgets a pupil deleted for good, and no other', async () => {
     const box = outbox(() => Promise.resolve({ kind: 'away' }));
-    await box.add([event('a', 'gone'), event('b', 'stays')], { playId: 'm1', pupilId: 'gone' } as PlayRow);
-    await box.add([], { playId: 'm2', pupilId: 'stays' } as PlayRow);
+    await box.add([event('a', 'gone'), event('b', 'stays')], {
+      playId: 'm1',
+      pupilId: 'gone',
+      state: { answers: [] },
+    } as unknown as PlayRow);
+    await box.add([], { playId: 'm2', pupilId: 'stays', state: { answers: [] } } as unknown as PlayRow);
     await box.forgetPupil('gone');
     expect(await waitingIds()).toEqual(['b']);
     expect((await db.getAll('plays')).map((one) => one.playId)).toEqual(['m2']);

@@ -1,5 +1,6 @@
 import type { BatchResult, TableEvent } from '@veldrift/wire';
 import { isGame, type DeviceDb, type OutboxRow, type PlayRow } from '../app/deviceDb.ts';
+import { dropPlay, playStores, writePlay } from '../app/playStore.ts';
 
 /** What became of a try to send. */
 export type SendOutcome =
@@ -22,8 +23,11 @@ export interface OutboxState {
 export interface Outbox {
   readonly state: () => OutboxState;
   readonly subscribe: (listener: () => void) => () => void;
-  /** Puts events on this device's disk, together with the minute they belong to; resolves once they are there. Sending follows by itself. */
-  readonly add: (events: readonly TableEvent[], play?: PlayRow) => Promise<void>;
+  /**
+   * Puts events on this device's disk, together with the play they belong to; resolves once they are there. Sending follows by
+   * itself. `from`: of the play's parts those before lie there already.
+   */
+  readonly add: (events: readonly TableEvent[], play?: PlayRow, from?: number) => Promise<void>;
   /** Sends what waits now. Resolves when nothing more can be sent for the moment. */
   readonly flush: () => Promise<void>;
   readonly refusedRows: () => Promise<OutboxRow[]>;
@@ -139,13 +143,13 @@ export function createOutbox(
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
-    add: async (events, play) => {
-      const tx = db.transaction(['outbox', 'plays'], 'readwrite');
+    add: async (events, play, from) => {
+      const tx = db.transaction(['outbox', ...playStores], 'readwrite');
       for (const event of events) {
         order = Math.max(order + 1, Date.now() * 1000);
         void tx.objectStore('outbox').put({ id: event.id, userId, order, event, refused: null });
       }
-      if (play) void tx.objectStore('plays').put(play);
+      if (play) writePlay(tx, play, from);
       await tx.done;
       state = { ...state, waiting: state.waiting + events.length };
       listeners.forEach((listener) => listener());
@@ -158,7 +162,7 @@ export function createOutbox(
       await update(state.held);
     },
     forgetPupil: async (pupilId) => {
-      const tx = db.transaction(['outbox', 'plays'], 'readwrite');
+      const tx = db.transaction(['outbox', ...playStores], 'readwrite');
       for (const row of await tx.objectStore('outbox').getAll())
         if ('pupilId' in row.event && row.event.pupilId === pupilId)
           void tx.objectStore('outbox').delete(row.id);
@@ -167,7 +171,7 @@ export function createOutbox(
           play.pupilId === pupilId ||
           (isGame(play) && play.seats.some((seat) => seat.pupil?.id === pupilId))
         )
-          void tx.objectStore('plays').delete(play.playId);
+          dropPlay(tx, play.playId);
       await tx.done;
       await update(state.held);
     },

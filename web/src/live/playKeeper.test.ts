@@ -25,6 +25,7 @@ import {
   type PlayRow,
   type TurnsRow,
 } from '../app/deviceDb.ts';
+import { getPlay, putPlay } from '../app/playStore.ts';
 import { gameEvents } from './game/gameEvents.ts';
 import { createJournal, recoverJournal } from './journal.ts';
 import { createOutbox, type Outbox } from './outbox.ts';
@@ -207,9 +208,9 @@ const game: { readonly row: GameRow; readonly step: Step } = {
 /** A page on a device whose disk can be made to fail. */
 function page(db: DeviceDb, store: Storage, disk: { fails: boolean }) {
   const outbox: Outbox = createOutbox(db, 'u', () => Promise.resolve({ kind: 'away' }));
-  const keeper = createPlayKeeper(createJournal(store), async (row, events) => {
+  const keeper = createPlayKeeper(createJournal(store), async (row, from, events) => {
     if (disk.fails) throw new Error('The disk does not take it.');
-    await (events.length === 0 ? db.put('plays', row) : outbox.add(events, row));
+    await (events.length === 0 ? putPlay(db, row, from) : outbox.add(events, row, from));
   });
   return { keeper, close: () => (keeper.close(), outbox.close()) };
 }
@@ -246,14 +247,14 @@ describe.each(Object.keys(kinds) as (keyof typeof kinds)[])('a page that goes aw
           open.close();
           disk.fails = false;
           await recoverJournal(db, store);
-          row = (await db.get('plays', 'm')) as PlayRow;
+          row = (await getPlay(db, 'm')) as PlayRow;
           open = page(db, store, disk);
         }
         disk.fails = false;
         open.close();
         await recoverJournal(db, store);
         const sent = (await db.getAll('outbox')).map((one) => one.event);
-        const kept = (await db.get('plays', 'm')) as PlayRow;
+        const kept = (await getPlay(db, 'm')) as PlayRow;
         const answers =
           'moves' in kept
             ? kept.moves.flatMap((one) => one.answers.map((each) => each.answer))
@@ -282,9 +283,9 @@ describe('a disk that fails', () => {
     const outbox = createOutbox(db, 'u', () => Promise.resolve({ kind: 'away' }));
     const keeper = createPlayKeeper(
       createJournal(store),
-      async (row, events) => {
+      async (row, from, events) => {
         if (disk.fails) throw new Error('full');
-        await outbox.add(events, row);
+        await outbox.add(events, row, from);
       },
       (failing) => told.push(failing),
     );
@@ -299,7 +300,7 @@ describe('a disk that fails', () => {
     disk.fails = false;
     await vi.waitFor(() => expect(told).toEqual([true, false]), { timeout: 3000 });
     expect(await db.count('outbox')).toBe(3);
-    expect(((await db.get('plays', 'm')) as MinuteRow).state.answers).toHaveLength(3);
+    expect(((await getPlay(db, 'm')) as MinuteRow).state.answers).toHaveLength(3);
     expect(store.length).toBe(0);
     keeper.close();
     outbox.close();

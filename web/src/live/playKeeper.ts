@@ -1,5 +1,6 @@
 import type { TableEvent } from '@veldrift/wire';
-import type { PlayRow } from '../app/deviceDb.ts';
+import type { PlayPart, PlayRow } from '../app/deviceDb.ts';
+import { partsOf, sameParts } from '../app/playStore.ts';
 import type { Journal } from './journal.ts';
 
 /** After a disk that failed the next try comes so much later, ms: twice as long each time. */
@@ -15,12 +16,13 @@ export interface PlayKeeper {
 }
 
 /**
- * Writes each state of a play whole, together with its events: to the journal at once, then to disk, in order, one write at
- * a time. A disk that fails is tried again with all that has gathered, until it takes it.
+ * Writes each state of a play together with its events: to the journal at once, then to disk, in order, one write at a time. Of
+ * what was given in it only what the disk has not taken yet is written. A disk that fails is tried again with all that has
+ * gathered, until it takes it.
  */
 export function createPlayKeeper(
   journal: Journal,
-  write: (row: PlayRow, events: readonly TableEvent[]) => Promise<void>,
+  write: (row: PlayRow, from: number, events: readonly TableEvent[]) => Promise<void>,
   onFailing: (failing: boolean) => void = () => undefined,
 ): PlayKeeper {
   let latest: PlayRow | undefined;
@@ -29,6 +31,8 @@ export function createPlayKeeper(
   let failing = false;
   let closed = false;
   let wait: number = retryMs.first;
+  /** What was given in the play as far as the disk has it, as it has it. */
+  let onDisk: readonly PlayPart[] = [];
 
   const tell = (now: boolean) => {
     if (failing === now) return;
@@ -43,7 +47,8 @@ export function createPlayKeeper(
       latest = undefined;
       pending = [];
       try {
-        await write(row, events);
+        await write(row, sameParts(onDisk, partsOf(row)), events);
+        onDisk = partsOf(row);
         if (events.length > 0) journal.done(row.playId, events);
         wait = retryMs.first;
         tell(false);
@@ -61,7 +66,7 @@ export function createPlayKeeper(
   return {
     keep: (row, events) => {
       const saved: PlayRow = { ...row, savedAt: new Date().toISOString() };
-      if (events.length > 0 || failing) journal.note(saved, events);
+      if (events.length > 0 || failing) journal.note(saved, sameParts(onDisk, partsOf(saved)), events);
       latest = saved;
       pending = [...pending, ...events];
       if (!writing) void writeAll();

@@ -1,6 +1,7 @@
 import type { TableEvent } from '@veldrift/wire';
 import { useState } from 'react';
 import { deviceDb, type PlayRow } from '../app/deviceDb.ts';
+import { putPlay } from '../app/playStore.ts';
 import { tellTable } from './tableTrouble.ts';
 import { createJournal } from './journal.ts';
 import type { Outbox } from './outbox.ts';
@@ -13,9 +14,9 @@ export function usePlayKeeper(outbox: Outbox): (row: PlayRow, events: readonly T
   const [keeper] = useState(() =>
     createPlayKeeper(
       journal,
-      async (row, events) => {
-        if (events.length === 0) await (await deviceDb()).put('plays', row);
-        else await outbox.add(events, row);
+      async (row, from, events) => {
+        if (events.length === 0) await putPlay(await deviceDb(), row, from);
+        else await outbox.add(events, row, from);
       },
       (failing) => tellTable({ disk: failing }),
     ),

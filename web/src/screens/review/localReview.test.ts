@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto';
 import { resumePlan } from '@veldrift/core/games';
 import { describe, expect, it } from 'vitest';
-import { openDeviceDb, rowOfPlay } from '../../app/deviceDb.ts';
+import { openDeviceDb } from '../../app/deviceDb.ts';
+import { rowOfPlay } from '../../app/playStore.ts';
 import { grownUp } from '../../live/game/startGame.ts';
 import { madeAnswer, madeGame, madeMove, madePupil, madeSeat } from '../../testing/rows.ts';
 import { localReview } from './localReview.ts';

@@ -1,10 +1,11 @@
 import { dayOf, readTurns } from '@veldrift/core';
 import { deviceDb, isTurns } from '../../app/deviceDb.ts';
+import { allPlays } from '../../app/playStore.ts';
 
 /** Errors on new facts that a pupil made in drills on this device today: where the next drill goes on counting. */
 export async function newErrorsToday(pupilId: string, now: string, timeZone: string): Promise<number> {
   const today = dayOf(now, timeZone);
-  const plays = await (await deviceDb()).getAll('plays');
+  const plays = await allPlays(await deviceDb());
   const counts = plays.flatMap((play) =>
     isTurns(play) &&
     play.pupilId === pupilId &&

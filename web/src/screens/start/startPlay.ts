@@ -1,6 +1,7 @@
 import type { Pupil } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { deviceDb, isGame, isTurns, type PlayRow } from '../../app/deviceDb.ts';
+import { allPlays } from '../../app/playStore.ts';
 import type { Outbox } from '../../live/outbox.ts';
 
 /** Plays begun within this time belong to one visit. */
@@ -14,7 +15,7 @@ export function newSeed(): number {
 /** What every play begins with: ids, the visit it belongs to, the pupil as they are now. */
 export async function playHead(pupil: Pupil, userId: string) {
   const startedAt = new Date().toISOString();
-  const plays = await (await deviceDb()).getAll('plays');
+  const plays = await allPlays(await deviceDb());
   const visit = plays
     .filter(
       (one) =>

@@ -3,6 +3,7 @@ import { Suspense, useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import Button from '@mui/material/Button';
 import { deviceDb, isGame, isTurns, type PlayRow } from '../../app/deviceDb.ts';
+import { getPlay, putPlay } from '../../app/playStore.ts';
 import { page, usePagesAfterTable } from '../../app/page.tsx';
 import { useSession } from '../../app/session.tsx';
 import { hold } from '../../live/pageLock.ts';
@@ -41,13 +42,13 @@ export function Table() {
       // What another window had only written down when it was closed belongs to this minute too.
       await recoverJournal(db, localStorage);
       void outbox.flush();
-      const found = await db.get('plays', playId);
+      const found = await getPlay(db, playId);
       if (gone) return;
       if (!found || found.userId !== me.userId) return setRow(null);
       const taken = takeUp(found, new Date().toISOString());
       if (taken.state.status === 'over' && found.state.status !== 'over') {
         await closeMinute(outbox, taken);
-      } else if (taken !== found) await db.put('plays', taken);
+      } else if (taken !== found) await putPlay(db, taken);
       if (gone) return;
       if (taken.state.status === 'over') await navigate(`/review/${playId}`, { replace: true });
       else setRow(taken);
