@@ -58,6 +58,9 @@ class NotKept extends Error {
   }
 }
 
+/** While the database reads the answers of some pupils, those of another are judged. */
+const atOnce = 3;
+
 async function judgeAfresh(
   db: Db,
   roomId: string,
@@ -70,21 +73,36 @@ async function judgeAfresh(
       roomId,
     ]),
   );
-  const changes: PupilChange[] = [];
-  for (const [at, pupil] of pupils.entries()) {
-    signal?.throwIfAborted();
-    const change = await inRoom(db, roomId, async (tx) => {
-      const found = await judgePupil(tx, timeZone, pupil);
-      if (!isKept) throw new NotKept(found);
-      return found;
-    }).catch((error: unknown) => {
-      if (error instanceof NotKept) return error.change;
-      throw error;
-    });
-    if (change) changes.push(change);
-    onPupil(at + 1, pupils.length);
-  }
-  return changes;
+  const changes: (PupilChange | undefined)[] = [];
+  const waiting = [...pupils.entries()];
+  let done = 0;
+  const work = async (): Promise<void> => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const [at, pupil] = next;
+      signal?.throwIfAborted();
+      changes[at] = await inRoom(db, roomId, async (tx) => {
+        const found = await judgePupil(tx, timeZone, pupil);
+        if (!isKept) throw new NotKept(found);
+        return found;
+      }).catch((error: unknown) => {
+        if (error instanceof NotKept) return error.change;
+        throw error;
+      });
+      onPupil((done += 1), pupils.length);
+    }
+  };
+  const works = await Promise.allSettled(
+    Array.from({ length: atOnce }, () =>
+      work().catch((error: unknown) => {
+        // Those under way are ended; no other is begun.
+        waiting.length = 0;
+        throw error;
+      }),
+    ),
+  );
+  for (const one of works) if (one.status === 'rejected') throw one.reason;
+  signal?.throwIfAborted();
+  return changes.filter((one) => one !== undefined);
 }
 
 /** Gives nothing where nothing is otherwise, or the pupil is gone. */
