@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { frozenGapMs, voidingGapMs, watchFrames } from './frameWatch.ts';
+import { frozenGapMs } from '@veldrift/core';
+import { voidingGapMs, watchFrames } from './frameWatch.ts';
 
 let frame: ((now: number) => void) | undefined;
 let clock = 0;

@@ -1,7 +1,7 @@
+import { frozenGapMs } from '@veldrift/core';
+
 /** A gap between frames beyond this voids the time of the prompt now shown, ms. */
 export const voidingGapMs = 100;
-/** A gap beyond this is taken as a frozen page: it is not counted to the minute. */
-export const frozenGapMs = 1000;
 
 export interface FrameWatch {
   /** Looks for a gap now, before the next frame does: after a freeze, timers and keys may come first. */

@@ -1,6 +1,4 @@
-import type { Judgement, Mark, MinuteState, PauseReason } from '@veldrift/core';
-import type { RemoteAnswer } from './remoteAnswer.ts';
-import type { TypedAnswer } from './typedAnswer.ts';
+import type { Judgement, Mark, MinuteState, PauseReason, RemoteAnswer, TypedAnswer } from '@veldrift/core';
 
 /** A minute under way on this device. All times handed in are time stamps of the page (ms). */
 export interface LiveMinute {

@@ -1,4 +1,4 @@
-import type { Answer, EndReason } from '@veldrift/core';
+import type { Answer, EndReason, TableSent } from '@veldrift/core';
 import type { TableEvent } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import type { PlayRow } from '../app/deviceDb.ts';
@@ -61,4 +61,27 @@ export function tableEvents(row: Pick<PlayRow, 'pupilId' | 'visitId' | 'playId'>
       interrupted: state.interrupted,
     }),
   };
+}
+
+/** What came of a step at a table, as events of its play. */
+export function sentEvents(
+  row: Pick<PlayRow, 'pupilId' | 'visitId' | 'playId'>,
+  sent: readonly TableSent[],
+): readonly TableEvent[] {
+  if (sent.length === 0) return [];
+  const events = tableEvents(row);
+  return sent.map((one) => {
+    switch (one.kind) {
+      case 'answered': {
+        const { lastKeyMs, calibrationAgeDays, usedMs } = one;
+        return events.answered(one.answer, { lastKeyMs, calibrationAgeDays, usedMs });
+      }
+      case 'amended':
+        return events.amended(one.answer);
+      case 'retracted':
+        return events.retracted(one.answer);
+      case 'ended':
+        return events.ended(one, one.reason, one.at);
+    }
+  });
 }

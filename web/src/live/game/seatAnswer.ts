@@ -1,19 +1,19 @@
 import {
-  isCaptureWay,
   type Aid,
   type Answer,
   type CaptureWay,
   type FactKey,
+  isCaptureWay,
   type Judgement,
   type Mark,
+  readAnswer,
+  type TypedAnswer,
 } from '@veldrift/core';
 import type { Evidence } from '@veldrift/core/games';
 import { takesNoTime, type Me, type Pupil } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import type { GameRow, SeatAnswer, SeatSkill } from '../../app/deviceDb.ts';
 import { measuringFor } from '../measuringOf.ts';
-import { readAnswer } from '../readAnswer.ts';
-import type { TypedAnswer } from '../typedAnswer.ts';
 
 /** How an answer at a game came about. */
 export interface Pressed {

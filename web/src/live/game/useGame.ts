@@ -1,4 +1,4 @@
-import type { Aid, CaptureWay, Judgement, Mark, Move, PauseReason } from '@veldrift/core';
+import type { Aid, CaptureWay, Judgement, Mark, Move, PauseReason, TypedAnswer } from '@veldrift/core';
 import {
   evidenceOf,
   GameError,
@@ -15,7 +15,6 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { GameRow, GameTableState, KeptMove, SeatAnswer } from '../../app/deviceDb.ts';
 import type { Outbox } from '../outbox.ts';
-import type { TypedAnswer } from '../typedAnswer.ts';
 import { timesCount } from '../tableTrouble.ts';
 import { usePaintClock } from '../usePaintClock.ts';
 import { tableAnswers } from './gameAnswers.ts';

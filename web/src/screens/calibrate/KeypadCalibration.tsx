@@ -1,10 +1,15 @@
 import {
-  createRandom,
-  keypadOverheads,
-  namingCeilingOf,
-  makeCopyForm,
-  numberText,
   type CopySample,
+  createRandom,
+  deleteDigit,
+  keypadOverheads,
+  makeCopyForm,
+  namingCeilingOf,
+  numberText,
+  type TypedAnswer,
+  typeDigit,
+  typedText,
+  typedTimes,
 } from '@veldrift/core';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
@@ -14,7 +19,6 @@ import { useSession } from '../../app/session.tsx';
 import { fineMsText } from '../../app/format.ts';
 import { pupilsQuery } from '../../app/queries.ts';
 import { Keypad } from '../../live/Keypad.tsx';
-import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
 import { readKey } from '../table/keys.ts';
 import { NumberPrompt, TypedLine } from '../table/Prompt.tsx';

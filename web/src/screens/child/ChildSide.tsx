@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { factKeyText } from '@veldrift/core';
+import { deleteDigit, factKeyText, type TypedAnswer, typeDigit, typedText, typedTimes } from '@veldrift/core';
 import { codeDigits, codeText, type ChildShow, type ChildTells } from '@veldrift/wire';
 import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -10,7 +10,6 @@ import { watchFrames } from '../../live/frameWatch.ts';
 import { Keypad } from '../../live/Keypad.tsx';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
 import { deviceScreenLine, overId, windowScreenLine, type ScreenLine } from '../../live/child/childLine.ts';
-import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
 import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
 import '../table/live.css';

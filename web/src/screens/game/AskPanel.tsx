@@ -1,10 +1,9 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { diceWords, factOfItem, rollTrouble } from '@veldrift/core';
+import { diceWords, factOfItem, rollTrouble, type TypedAnswer } from '@veldrift/core';
 import { tell, written, type Move, type Need } from '@veldrift/core/games';
 import { useState } from 'react';
 import { Keypad } from '../../live/Keypad.tsx';
-import type { TypedAnswer } from '../../live/typedAnswer.ts';
 import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
 import { claimKeys } from './claimKeys.ts';
 import { LineAsk } from './LineAsk.tsx';

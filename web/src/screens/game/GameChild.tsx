@@ -1,9 +1,17 @@
-import { factOfItem, operationNames, type Operation } from '@veldrift/core';
+import {
+  deleteDigit,
+  factOfItem,
+  type Operation,
+  operationNames,
+  type TypedAnswer,
+  typeDigit,
+  typedText,
+  typedTimes,
+} from '@veldrift/core';
 import { GameError, moveTrouble, openPlan, type GameState } from '@veldrift/core/games';
 import type { ChildShow, ChildTells } from '@veldrift/wire';
 import { useMemo, useState } from 'react';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
-import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
 import { claimKeys } from './claimKeys.ts';
 import { GameField } from './GameField.tsx';

@@ -1,8 +1,14 @@
 import { written } from '@veldrift/core/games';
-import type { Judgement } from '@veldrift/core';
+import {
+  deleteDigit,
+  type Judgement,
+  type TypedAnswer,
+  typeDigit,
+  typedText,
+  typedTimes,
+} from '@veldrift/core';
 import { useState } from 'react';
 import type { LiveGame } from '../../live/game/useGame.ts';
-import { deleteDigit, typeDigit, typedText, typedTimes, type TypedAnswer } from '../../live/typedAnswer.ts';
 
 /** What is typed and noted during one turn, and what the keys make of it. */
 export function useTurn(

@@ -1,12 +1,13 @@
 import {
-  displaySigns,
-  parseFactKey,
   answerOf,
   type DealtPrompt,
+  displaySigns,
   type FactKey,
   type HiddenPlace,
+  parseFactKey,
+  type TypedAnswer,
+  typedText,
 } from '@veldrift/core';
-import { typedText, type TypedAnswer } from '../../live/typedAnswer.ts';
 
 /** What the child looks at: one fact, large. A fresh element for each showing, so that its paint can be timed. */
 export function FactPrompt({

@@ -1,6 +1,5 @@
-import type { Answer, Judgement } from '@veldrift/core';
+import { type Answer, deleteDigit, type Judgement, type TypedAnswer, typeDigit } from '@veldrift/core';
 import { useState } from 'react';
-import { deleteDigit, typeDigit, type TypedAnswer } from '../../live/typedAnswer.ts';
 
 /** What a table does with what is typed at it. */
 interface Table {

@@ -1,7 +1,7 @@
+import type { RemoteAnswer } from '@veldrift/core';
 import type { ChildShow } from '@veldrift/wire';
 import { useEffect, useState } from 'react';
 import { useChildScreen, type ChildScreen } from '../../live/child/useChildScreen.ts';
-import type { RemoteAnswer } from '../../live/remoteAnswer.ts';
 
 interface Table {
   readonly answerRemote: (answer: RemoteAnswer) => boolean;

@@ -1,4 +1,6 @@
-import { hiddenNumber, parseFactKey, type FactKey, type HiddenPlace, type Measuring } from '@veldrift/core';
+import { hiddenNumber, parseFactKey, type FactKey } from '../../facts/fact.ts';
+import type { HiddenPlace } from '../../recall/answer.ts';
+import type { Measuring } from '../../recall/measuring.ts';
 import type { ReadAnswer } from './readAnswer.ts';
 
 /** What one press comes to on another device: the time was taken where the prompt was shown. */

@@ -1,13 +1,6 @@
-import {
-  hiddenNumber,
-  parseFactKey,
-  type Answer,
-  type CaptureWay,
-  type FactKey,
-  type HiddenPlace,
-  type Judgement,
-  type Overhead,
-} from '@veldrift/core';
+import { hiddenNumber, parseFactKey, type FactKey } from '../../facts/fact.ts';
+import type { Answer, CaptureWay, HiddenPlace, Judgement } from '../../recall/answer.ts';
+import type { Overhead } from '../../recall/calibration.ts';
 import { typedText, typedTimes, type TypedAnswer } from './typedAnswer.ts';
 
 /** What was done: a judgement, when its key was pressed, and what had been typed. Time stamps of the page, ms. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Judgement, Overhead } from '@veldrift/core';
+import type { Judgement } from '../../recall/answer.ts';
+import type { Overhead } from '../../recall/calibration.ts';
 import { allowanceMs, readAnswer, type Press, type Shown } from './readAnswer.ts';
 import type { TypedAnswer } from './typedAnswer.ts';
 
