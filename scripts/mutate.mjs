@@ -7,10 +7,10 @@ import { root } from './ensure.mjs';
 const asked = process.argv.slice(2).map((path) => relative(root, join(process.cwd(), path)));
 if (
   asked.length === 0 ||
-  asked.some((path) => !/^(core|wire|server)\/src/.test(path) || !existsSync(join(root, path)))
+  asked.some((path) => !/^(core|wire|server|web)\/src/.test(path) || !existsSync(join(root, path)))
 ) {
   process.stderr.write(
-    'Say which files or folders of core/src, wire/src or server/src: npm run mutate -- core/src/advance\n',
+    'Say which files or folders of core/src, wire/src, server/src or web/src: npm run mutate -- core/src/advance\n',
   );
   process.exit(1);
 }
@@ -22,7 +22,10 @@ if (parts.size > 1) {
 const [part] = parts;
 const isFolder = (path) => statSync(join(root, path)).isDirectory();
 const mutate = asked.flatMap((path) =>
-  isFolder(path) ? [`${path}/**/*.ts`, `!${path}/**/*.test.ts`] : [path],
+  isFolder(path)
+    ? // What needs a browser is driven in one: no unit test looks for faults there.
+      [`${path}/**/*.ts`, `!${path}/**/*.test.ts`, `!${path}/**/use*.ts`]
+    : [path],
 );
 
 // A small setting of its own: of the core the tests beside what is mutated, and those that stand on them; of the server all but the
@@ -56,7 +59,7 @@ writeFileSync(
     vitest: { configFile: vitestFile, related: false },
     tempDirName: '.mutate-work',
     ignorePatterns: [
-      'web',
+      ...(part === 'web' ? ['web/dist'] : ['web']),
       'docs',
       'e2e',
       'bench',

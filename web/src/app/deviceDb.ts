@@ -2,17 +2,17 @@ import type {
   Answer,
   AnswerWay,
   CaptureWay,
-  EndReason,
   FactKey,
   GamePlan,
+  GameTableState,
+  KeptMove,
   MinuteState,
-  Move,
-  PauseReason,
   Purpose,
+  SeatAnswer,
   TurnsPlan,
   TurnsState,
 } from '@veldrift/core';
-import type { Deal, KeptSkillAnswer, Pupil, TableEvent } from '@veldrift/wire';
+import type { Deal, Pupil, TableEvent } from '@veldrift/wire';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** An event waiting to be sent, or refused and kept to be seen. */
@@ -72,41 +72,6 @@ export interface GameSeat {
   /** The pupil's usual time on facts, ms: for levelled races. */
   readonly timesMs: Readonly<Record<FactKey, number>>;
   readonly usualMs: number | null;
-}
-
-/** An answer given at a game, with the seat that gave it. */
-export interface SeatAnswer {
-  readonly seat: number;
-  readonly answer: Answer;
-  /** From what was shown to the last digit typed, ms; null where nothing was typed. */
-  readonly lastKeyMs: number | null;
-}
-
-/** An answer to a skill at a game, with the seat that gave it. */
-export interface SeatSkill extends Omit<KeptSkillAnswer, 'playId'> {
-  readonly seat: number;
-  readonly way: CaptureWay;
-}
-
-/** A move as it was made, with the answers it gave. */
-export interface KeptMove {
-  readonly id: string;
-  readonly move: Move;
-  readonly answers: readonly SeatAnswer[];
-  /** Left out by moves from before there were skills. */
-  readonly skills?: readonly SeatSkill[];
-  /** Counted right answers of a loose game, to be taken back with the move. */
-  readonly tallies: readonly { readonly seat: number; readonly id: string }[];
-}
-
-export interface GameTableState {
-  readonly status: 'ready' | 'playing' | 'paused' | 'over';
-  readonly usedMs: number;
-  readonly calm: boolean;
-  readonly interrupted: boolean;
-  readonly pausedAt: string | null;
-  readonly pauseReason: PauseReason | null;
-  readonly endReason: EndReason | null;
 }
 
 /** A game on the table: its plan and moves are all there is to it. Kept under the play of its first pupil. */

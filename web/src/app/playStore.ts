@@ -1,10 +1,9 @@
-import type { Answer } from '@veldrift/core';
+import type { Answer, KeptMove } from '@veldrift/core';
 import type { IDBPTransaction, StoreNames } from 'idb';
 import {
   isGame,
   type DeviceDb,
   type DeviceSchema,
-  type KeptMove,
   type KeptPart,
   type PlayHead,
   type PlayPart,

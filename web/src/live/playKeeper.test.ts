@@ -12,6 +12,7 @@ import {
   type Answer,
   createRandom,
   type GamePlan,
+  type KeptMove,
 } from '@veldrift/core';
 import { findGame, modelMove, resumePlan } from '@veldrift/core/games';
 import type { TableEvent } from '@veldrift/wire';
@@ -20,7 +21,6 @@ import {
   openDeviceDb,
   type DeviceDb,
   type GameRow,
-  type KeptMove,
   type MinuteRow,
   type PlayRow,
   type TurnsRow,

@@ -1,28 +1,28 @@
-import type { TableHow, TableMoment, TableSent, TableStep } from '@veldrift/core';
+import type { TableMoment, TableStep } from '@veldrift/core';
 import { useLayoutEffect, useState, useSyncExternalStore } from 'react';
 import { v7 as uuid } from 'uuid';
 import { timesCount, timesVoid } from './tableTrouble.ts';
 
-/** What is done with each step that changed a table. */
-export type OnStep<T> = (step: TableStep<T>, before: T) => void;
-
 /** A table outside React: what stands on it, and who hears of a change. */
-export interface TableStore<T, P> {
+export interface TableStore<T, P, H, S extends { readonly table: T }> {
   readonly now: () => T;
   readonly subscribe: (listener: () => void) => () => void;
-  /** Does something at the table. Gives whether it was taken. */
-  readonly press: (press: P) => boolean;
-  /** How the table runs from now on, and who hears of each step before those who look at it do. */
-  readonly runAs: (how: TableHow, onStep: OnStep<T>) => void;
+  /** Does something at the table. Gives what came of it. */
+  readonly press: (press: P) => S;
+  /** How the table runs from now on, and who hears of each step that changed it before those who look at it do. */
+  readonly runAs: (how: H, onStep: (step: S, before: T) => void) => void;
 }
 
-export function createTableStore<T, P>(
+export function createTableStore<T, P, H, S extends { readonly table: T }>(
   first: T,
-  advance: (how: TableHow, table: T, press: P) => TableStep<T>,
-  how: TableHow,
-): TableStore<T, P> {
+  advance: (how: H, table: T, press: P) => S,
+  how: H,
+): TableStore<T, P, H, S> {
   let table = first;
-  let now: { readonly how: TableHow; readonly onStep: OnStep<T> } = { how, onStep: () => undefined };
+  let now: { readonly how: H; readonly onStep: (step: S, before: T) => void } = {
+    how,
+    onStep: () => undefined,
+  };
   const listeners = new Set<() => void>();
   return {
     now: () => table,
@@ -38,7 +38,7 @@ export function createTableStore<T, P>(
         now.onStep(step, before);
         for (const listener of listeners) listener();
       }
-      return step.taken;
+      return step;
     },
     runAs: (as, onStep) => {
       now = { how: as, onStep };
@@ -53,20 +53,20 @@ export const moment = (): TableMoment => ({
   id: uuid(),
 });
 
-/** A play on a table as React sees it: each step that changes the play is kept with what it sends. */
-export function useTableStore<T extends { readonly play: unknown }, P>(
+/** A table as React sees it. `onStep` hears of each step that changed it; whether a time counts is told of by itself. */
+export function useTableStore<T, P, H, S extends { readonly table: T } & Pick<TableStep<T>, 'times'>>(
   first: () => T,
-  advance: (how: TableHow, table: T, press: P) => TableStep<T>,
-  how: TableHow,
-  keep: (table: T, sent: readonly TableSent[]) => void,
-): TableStore<T, P> & { readonly table: T } {
+  advance: (how: H, table: T, press: P) => S,
+  how: H,
+  onStep: (step: S, before: T) => void,
+): TableStore<T, P, H, S> & { readonly table: T } {
   const [store] = useState(() => createTableStore(first(), advance, how));
   // Before any press can come: how it runs, and where it is kept, may have changed.
   useLayoutEffect(() =>
     store.runAs(how, (step, before) => {
       if (step.times === 'count') timesCount();
       else if (step.times === 'void') timesVoid();
-      if (step.table.play !== before.play) keep(step.table, step.sent);
+      onStep(step, before);
     }),
   );
   return { ...store, table: useSyncExternalStore(store.subscribe, store.now) };

@@ -9,6 +9,7 @@ import {
   type MinutePress,
   type MinuteTable,
   type MinuteTableFrame,
+  type TableHow,
 } from '@veldrift/core';
 import { useLayoutEffect, useMemo, useRef } from 'react';
 import type { MinuteRow } from '../app/deviceDb.ts';
@@ -35,11 +36,13 @@ export function useMinute(
   );
   const keepRow = usePlayKeeper(outbox);
   const how = { measuring, untimed, way, elsewhere, onsetAfter };
-  const { table, now, press } = useTableStore<MinuteTable, MinutePress>(
+  const { table, now, press } = useTableStore(
     () => newMinuteTable(row.state),
-    (as, at, what) => advanceMinuteTable(frame, as, at, what),
+    (as: TableHow, at: MinuteTable, what: MinutePress) => advanceMinuteTable(frame, as, at, what),
     how,
-    (at, sent) => keepRow({ ...row, state: at.play }, sentEvents(row, sent)),
+    ({ table: { play }, sent }, before) => {
+      if (play !== before.play) keepRow({ ...row, state: play }, sentEvents(row, sent));
+    },
   );
   const { play: state } = table;
   const running = state.status === 'running';
@@ -84,17 +87,17 @@ export function useMinute(
     typing: (typed) => void press({ kind: 'typing', typed, when: moment() }),
     answerTyped: (typed) => {
       catchUp();
-      return press({ kind: 'typed', typed, shownAt: shownAt(), when: moment() });
+      return press({ kind: 'typed', typed, shownAt: shownAt(), when: moment() }).taken;
     },
     judge: (judgement, at, typed = []) => {
       catchUp();
-      return press({ kind: 'judge', judgement, at, typed, shownAt: shownAt(), when: moment() });
+      return press({ kind: 'judge', judgement, at, typed, shownAt: shownAt(), when: moment() }).taken;
     },
     shownElsewhere: (id, at, shared) =>
       void press({ kind: 'shownThere', there: { promptId: id, at, shared }, when: moment() }),
     answerRemote: (answer) => {
       catchUp();
-      return press({ kind: 'typedThere', answer, when: moment() });
+      return press({ kind: 'typedThere', answer, when: moment() }).taken;
     },
     undo: plain('undo'),
     pause: (reason) => void press({ kind: 'pause', reason, when: moment() }),

@@ -12,6 +12,7 @@ import {
   type Measuring,
   type PauseReason,
   type RemoteAnswer,
+  type TableHow,
   type TurnsPress,
   type TurnsReading,
   type TurnsState,
@@ -72,11 +73,13 @@ export function useTurns(
     [pack, row.earlier, row.limitMs, row.playId],
   );
   const keepRow = usePlayKeeper(outbox);
-  const { table, now, press } = useTableStore<TurnsTable, TurnsPress>(
+  const { table, now, press } = useTableStore(
     () => newTurnsTable(row.plan, row.state),
-    (how, at, what) => advanceTurnsTable(frame, how, at, what),
+    (how: TableHow, at: TurnsTable, what: TurnsPress) => advanceTurnsTable(frame, how, at, what),
     { measuring, untimed, elsewhere, way, onsetAfter },
-    (at, sent) => keepRow({ ...row, state: at.play }, sentEvents(row, sent)),
+    ({ table: { play }, sent }, before) => {
+      if (play !== before.play) keepRow({ ...row, state: play }, sentEvents(row, sent));
+    },
   );
   const { play: state, plan } = table;
   const reading = useMemo(() => readTurns(plan, state), [plan, state]);
@@ -109,12 +112,12 @@ export function useTurns(
     isShownAt: (at) => at >= ((pack ? now().turnedAt : shownAt()) ?? Infinity),
     start: (at) => void press({ kind: 'start', when: { ...moment(), at } }),
     turn: (at) => void press({ kind: 'turn', when: { ...moment(), at } }),
-    answerTyped: (typed) => press({ kind: 'typed', typed, shownAt: shownAt(), when: moment() }),
-    answerRemote: (answer) => press({ kind: 'typedThere', answer, when: moment() }),
+    answerTyped: (typed) => press({ kind: 'typed', typed, shownAt: shownAt(), when: moment() }).taken,
+    answerRemote: (answer) => press({ kind: 'typedThere', answer, when: moment() }).taken,
     shownElsewhere: (id, at, shared) =>
       void press({ kind: 'shownThere', there: { promptId: id, at, shared }, when: moment() }),
     judge: (judgement, at, typed = []) =>
-      press({ kind: 'judge', judgement, at, typed, shownAt: shownAt(), when: moment() }),
+      press({ kind: 'judge', judgement, at, typed, shownAt: shownAt(), when: moment() }).taken,
     undo: plain('undo'),
     pause: (reason) => void press({ kind: 'pause', reason, when: moment() }),
     resume: plain('resume'),

@@ -1,8 +1,8 @@
-import { type Answer, type GamePlan, type Move } from '@veldrift/core';
+import type { Answer, GamePlan, Move, KeptMove } from '@veldrift/core';
 import { findGame } from '@veldrift/core/games';
 import { newPupilInput, type Pupil } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import type { GameRow, GameSeat, KeptMove } from '../app/deviceDb.ts';
+import type { GameRow, GameSeat } from '../app/deviceDb.ts';
 import { dealOf, grownUp } from '../live/game/startGame.ts';
 
 /** A pupil as the server tells of one, for tests. */

@@ -1,21 +1,15 @@
 import { answerOf, parseFactKey } from '@veldrift/core';
-import { findGame, playMove } from '@veldrift/core/games';
+import { calmMove, findGame, playMove } from '@veldrift/core/games';
 import { moveField } from '@veldrift/wire';
 import { describe, expect, it } from 'vitest';
-import type { GameSeat } from '../../app/deviceDb.ts';
-import { grownUp } from './startGame.ts';
-import { calmMove } from './calmMove.ts';
 
-const child = (known: readonly string[]): GameSeat => ({
-  ...grownUp('Nim'),
-  pupil: {} as GameSeat['pupil'],
-  known,
-});
+const child = (known: readonly string[]) => ({ recorded: true, known });
+const grownUp = { recorded: false, known: ['2+3'] };
 
 describe('the move that turns a table calm', () => {
   it('tells what each pupil knows of the game’s operations, and nothing of a grown-up', () => {
-    const seats = [child(['2+3', '2x3', '9-4']), grownUp('You'), child([])];
-    expect(calmMove({ seats }, ['add', 'sub'])).toEqual({ kind: 'calm', known: [['2+3', '9-4'], null, []] });
+    const seats = [child(['2+3', '2x3', '9-4']), grownUp, child([])];
+    expect(calmMove(seats, ['add', 'sub'])).toEqual({ kind: 'calm', known: [['2+3', '9-4'], null, []] });
   });
   it('may be sent and kept, however much four pupils know', async () => {
     const all = Array.from({ length: 144 }, (_, nth) => `${(nth % 12) + 1}x${Math.floor(nth / 12) + 1}`);
@@ -24,7 +18,7 @@ describe('the move that turns a table calm', () => {
       return `${answerOf(parseFactKey(fact))}:${right}`;
     });
     const four = Array.from({ length: 4 }, () => child([...all, ...divisions]));
-    const move = calmMove({ seats: four }, ['mul', 'div']);
+    const move = calmMove(four, ['mul', 'div']);
     await expect(moveField().validate(move)).resolves.toEqual(move);
     const game = findGame('add-then-times');
     if (!game) throw new Error('Add then times is not on the shelf.');

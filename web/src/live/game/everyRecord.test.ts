@@ -4,20 +4,25 @@ import {
   games,
   modelMove,
   playMove,
+  seatAnswers,
+  seatSkills,
   type ModelPlayer,
   type Move,
   type Play,
 } from '@veldrift/core/games';
 import { eventSchema, type Me } from '@veldrift/wire';
+import { v7 as uuid } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { madeGame, madeMove, madePupil, madeSeat } from '../../testing/rows.ts';
 import { gameEvents } from './gameEvents.ts';
-import { seatAnswers, seatSkills } from './seatAnswer.ts';
+import { tableSeats } from './tableSeats.ts';
 
 const me = { judging: null, voice: null } as unknown as Me;
 const seats = [madeSeat(madePupil('Bram')), madeSeat(madePupil('Tove'))];
 const row = madeGame(seats);
 const { made } = gameEvents(row);
+const frame = { seats: tableSeats(row.seats, me), limitMs: row.limitMs, way: row.way };
+const stamp = { newId: () => uuid(), now: new Date().toISOString() };
 const moves = 60;
 
 describe.each(games.map((game) => [game.name, game] as const))('what %s puts on record', (_name, game) => {
@@ -30,8 +35,8 @@ describe.each(games.map((game) => [game.name, game] as const))('what %s puts on 
       for (let at = 0; at < moves && state.over === null; at += 1) {
         const move = modelMove(game, play, state, players, random) as Move;
         const evidence = evidenceOf(game, play, state, move);
-        const answers = seatAnswers(row, me, evidence, undefined, null);
-        const skills = seatSkills(row, evidence, undefined, null);
+        const answers = seatAnswers(frame, stamp, evidence, undefined, null);
+        const skills = seatSkills(frame, stamp, evidence, undefined, null);
         // Whatever was said by a pupil is on record once, as what it was.
         expect(answers.length + skills.length).toBe(evidence.length);
         if (move.kind === 'said') {

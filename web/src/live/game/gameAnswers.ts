@@ -1,6 +1,6 @@
-import type { Answer } from '@veldrift/core';
+import type { Answer, SeatAnswer } from '@veldrift/core';
 import type { KeptSkillAnswer } from '@veldrift/wire';
-import type { GameRow, SeatAnswer } from '../../app/deviceDb.ts';
+import type { GameRow } from '../../app/deviceDb.ts';
 
 /** The answers of a table, in the order given. */
 export const tableAnswers = (row: Pick<GameRow, 'moves'>): readonly SeatAnswer[] =>

@@ -1,7 +1,8 @@
-import type { Answer, EndReason } from '@veldrift/core';
+import type { Answer, EndReason, KeptMove, SeatAnswer } from '@veldrift/core';
+import type { GameSent } from '@veldrift/core/games';
 import type { TableEvent } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import type { GameRow, KeptMove, SeatAnswer } from '../../app/deviceDb.ts';
+import type { GameRow } from '../../app/deviceDb.ts';
 import { tableEvents, type EndedState } from '../tableEvents.ts';
 
 /** What is sent of a game: answers to each pupil's own play, moves with the play of the first. */
@@ -25,7 +26,7 @@ export function gameEvents(row: GameRow) {
   };
   const retract = (head: object, answerId: string): TableEvent =>
     ({ ...head, id: uuid(), kind: 'answerRetracted', at: now(), answerId }) as TableEvent;
-  return {
+  const of = {
     /** `ageOf`: days since the calibration that an answer's overhead comes from. */
     made: (
       kept: KeptMove,
@@ -79,6 +80,23 @@ export function gameEvents(row: GameRow) {
       row.seats.flatMap((_, seat) => {
         const events = eventsAt(seat);
         return events ? [events.ended(state, reason)] : [];
+      }),
+  };
+  return {
+    ...of,
+    /** What came of a step at the table. */
+    sent: (list: readonly GameSent[], ageOf: (answer: SeatAnswer) => number | null): readonly TableEvent[] =>
+      list.flatMap((one) => {
+        switch (one.kind) {
+          case 'made':
+            return of.made(one.kept, one.nth, one.usedMs, ageOf);
+          case 'undone':
+            return of.undone(one.kept);
+          case 'amended':
+            return of.amended(one.seat, one.answer);
+          case 'ended':
+            return of.ended(one, 'tutor');
+        }
       }),
   };
 }

@@ -1,6 +1,7 @@
+import type { KeptMove } from '@veldrift/core';
 import { errNow, type Need } from '@veldrift/core/games';
 import { useMemo } from 'react';
-import type { GameRow, KeptMove } from '../../app/deviceDb.ts';
+import type { GameRow } from '../../app/deviceDb.ts';
 
 /** What a grown-up is to say wrongly now, on purpose: of facts that every child at the table knows. Null: nothing. */
 export function useErr(row: GameRow, need: Need, moves: readonly KeptMove[]): string | null {

@@ -1,37 +1,60 @@
-import type { Aid, CaptureWay, Judgement, Mark, Move, PauseReason, TypedAnswer } from '@veldrift/core';
+import type {
+  Aid,
+  GameTableState,
+  Judgement,
+  KeptMove,
+  Mark,
+  Move,
+  PauseReason,
+  SeatAnswer,
+} from '@veldrift/core';
 import {
-  evidenceOf,
-  GameError,
-  needOf,
-  playMove,
+  advanceGameTable,
+  calibrationAgeOf,
+  gameNeed,
+  gamePromptId,
+  gameShownAt,
+  gameUsedMs,
+  headStartsAt,
+  newGameTable,
   resumePlan,
-  tookSeat,
+  settlesAt,
+  type GameMoment,
+  type GamePress,
   type GameState,
+  type GameTable,
+  type GameTableFrame,
+  type GameTableHow,
   type Need,
   type OpenGame,
+  type SaidMore,
 } from '@veldrift/core/games';
 import type { Me } from '@veldrift/wire';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import type { GameRow, GameTableState, KeptMove, SeatAnswer } from '../../app/deviceDb.ts';
+import type { GameRow } from '../../app/deviceDb.ts';
+import { watchFrames } from '../frameWatch.ts';
 import type { Outbox } from '../outbox.ts';
-import { timesCount } from '../tableTrouble.ts';
+import { moment, useTableStore } from '../tableStore.ts';
+import { useMovedScreen } from '../useMovedScreen.ts';
 import { usePaintClock } from '../usePaintClock.ts';
+import { usePlayKeeper } from '../usePlayKeeper.ts';
 import { tableAnswers } from './gameAnswers.ts';
-import { calmMove } from './calmMove.ts';
 import { gameEvents } from './gameEvents.ts';
-import { calibrationAgeOf, seatAnswers, seatSkills, type Pressed } from './seatAnswer.ts';
-import { useClaims, type Claiming } from './useClaims.ts';
+import { tableSeats } from './tableSeats.ts';
 import { useErr } from './useErr.ts';
-import { useTableState } from './useTableState.ts';
 
-/** What is said of an answer beside right or not. */
-export interface SaidMore {
-  readonly typed?: TypedAnswer;
-  readonly helpedBy?: number | undefined;
-  readonly erred?: 'caught' | 'missed';
-  /** Typed on another device, timed there. */
-  readonly there?: { readonly latencyMs: number | null; readonly voided: boolean };
+/** Seats claiming to have been first. */
+export interface Claiming {
+  /** ms by seat that a seat's claim counts as earlier by; all 0 unless levelled. */
+  readonly headStartMs: readonly number[];
+  /** Seats that have claimed, while others still may. */
+  readonly claimed: readonly number[];
+  readonly claim: (seat: number, at: number, by: 'child' | 'tutor') => void;
+  /** A claim on another screen, so long after it was shown there. */
+  readonly claimThere: (seat: number, latencyMs: number) => void;
+  /** Nobody, or no agreement. */
+  readonly nobody: () => void;
 }
 
 /** A game under way on this device. Times handed in are time stamps of the page, ms. */
@@ -71,13 +94,21 @@ export interface LiveGame extends OpenGame {
   readonly layAid: (aid: Aid) => void;
 }
 
-/** Runs a game from its row: the moves, the clock of what is asked, answers of each pupil, and keeping all as it comes. */
-export function useGame(
-  row: GameRow,
-  me: Me,
-  outbox: Outbox,
-  { way, elsewhere }: { readonly way: CaptureWay; readonly elsewhere: boolean },
-): LiveGame {
+/** Now, as a game's table takes it. */
+function gameMoment(): GameMoment {
+  const ids = new Map<number, string>();
+  return {
+    ...moment(),
+    id: (nth) => {
+      const id = ids.get(nth) ?? uuid();
+      ids.set(nth, id);
+      return id;
+    },
+  };
+}
+
+/** Runs a game from its row: what the machine in core makes of each press is shown, and kept on disk as it comes. */
+export function useGame(row: GameRow, me: Me, outbox: Outbox, { way, elsewhere }: GameTableHow): LiveGame {
   const [taken] = useState(() =>
     resumePlan(
       row.plan,
@@ -85,227 +116,99 @@ export function useGame(
     ),
   );
   const { game, play } = taken;
-  const asking = useRef(false);
-  const kept = useTableState(
-    row,
-    { state: taken.state, moves: row.moves.slice(0, taken.made), table: row.state, noted: row.noted ?? [] },
-    outbox,
-    elsewhere,
-    useCallback(() => asking.current, []),
+  const frame = useMemo(
+    (): GameTableFrame => ({
+      ...{ game, play, plan: row.plan, playId: row.playId, limitMs: row.limitMs, way: row.way },
+      seats: tableSeats(row.seats, me),
+    }),
+    [game, me, play, row],
   );
-  const { read, touch, now, showing, put, turnTable, usedMs, pause } = kept;
-  const operations = game.operations(play.rules);
-  const byStep = game.aidAt?.(play.rules) ?? null;
   const events = useMemo(() => gameEvents(row), [row]);
-  const { table, state, moves } = now;
+  const keepRow = usePlayKeeper(outbox);
+  const {
+    table: now,
+    now: read,
+    press,
+  } = useTableStore(
+    () => newGameTable(taken, row.moves.slice(0, taken.made), row.state, row.noted ?? []),
+    (how: GameTableHow, at: GameTable, what: GamePress) => advanceGameTable(frame, how, at, what),
+    { way, elsewhere },
+    ({ table: { moves, table, noted }, sent }, before) => {
+      if (moves === before.moves && table === before.table && noted === before.noted) return;
+      const ageOf = (answer: SeatAnswer) => calibrationAgeOf(frame.seats, answer);
+      keepRow({ ...row, moves, noted, state: table }, events.sent(sent, ageOf));
+    },
+  );
+  const { moves, table, claims } = now;
   const playing = table.status === 'playing';
-  const need = useMemo(() => needOf(game, play, state), [game, play, state]);
+  const { state } = now;
+  const need = useMemo(() => gameNeed({ game, play }, { state }), [game, play, state]);
   const asks = need.kind === 'say' || need.kind === 'claim';
+  const promptId = gamePromptId(frame, now);
+  const clock = usePaintClock(
+    playing && asks && row.plan.mode !== 'called' && !elsewhere ? promptId : undefined,
+  );
+  const paintedAt = () => clock.current?.paintedAt(gamePromptId(frame, read()));
+  const plain = (kind: 'start' | 'undo' | 'resume' | 'calm' | 'finish' | 'nobody') => () =>
+    void press({ kind, when: gameMoment() });
+
+  const headStartMs = useMemo(
+    () => headStartsAt(frame.seats, need, row.plan.levelled),
+    [frame, need, row.plan.levelled],
+  );
+  const until = settlesAt(claims, headStartMs);
   useEffect(() => {
-    asking.current = asks && row.plan.mode !== 'loose';
-  }, [asks, row.plan.mode]);
-  const promptId = `${row.playId.slice(-6)}-${moves.length}-${showing}`;
-  const called = row.plan.mode === 'called';
-  const clock = usePaintClock(playing && asks && !called && !elsewhere ? promptId : undefined);
+    if (until === undefined) return;
+    const handle = setTimeout(
+      () => void press({ kind: 'settle', shownAt: clock.current?.paintedAt(promptId), when: gameMoment() }),
+      Math.max(0, until - performance.now()),
+    );
+    return () => clearTimeout(handle);
+  }, [clock, press, promptId, until]);
 
-  const perform = useCallback(
-    (move: Move, at: number, pressed?: Pressed): string | null => {
-      const before = read();
-      if (before.table.status !== 'playing') return null;
-      let next: GameState;
-      try {
-        next = playMove(game, play, before.state, move);
-      } catch (error) {
-        if (error instanceof GameError) return error.message;
-        throw error;
-      }
-      const evidence = evidenceOf(game, play, before.state, move);
-      const took = row.plan.mode === 'loose' && move.kind === 'choose' ? tookSeat(move.key) : null;
-      const kept: KeptMove = {
-        id: uuid(),
-        move,
-        answers: [...before.noted, ...seatAnswers(row, me, evidence, pressed, byStep)],
-        skills: seatSkills(row, evidence, pressed, byStep),
-        tallies: took !== null && row.seats[took]?.pupil ? [{ seat: took, id: uuid() }] : [],
-      };
-      if (kept.answers.some(({ answer }) => answer.latencyMs !== null && !answer.voided)) timesCount();
-      const used = usedMs();
-      // Only a card turned at the tutor's key begins a time: dice and squares were seen before they were typed or tapped.
-      touch({ claimed: undefined, turnedAt: move.kind === 'go' ? at : undefined });
-      put(
-        { state: next, moves: [...before.moves, kept], noted: [] },
-        events.made(kept, before.moves.length, used, (answer) => calibrationAgeOf(row, me, answer)),
-      );
-      return null;
-    },
-    [byStep, events, game, me, play, put, read, row, touch, usedMs],
-  );
-
-  const shownAt = useCallback(() => {
-    if (called) return read().turnedAt;
-    const { there } = read();
-    if (elsewhere) return there?.promptId === promptId ? there.at : undefined;
-    return clock.current?.paintedAt(promptId);
-  }, [called, clock, elsewhere, promptId, read]);
-
-  const claiming = useClaims({
-    need,
-    seats: row.seats,
-    levelled: row.plan.levelled,
-    shownAt,
-    onTable: called,
-    onClaimed: useCallback(
-      (claim: { readonly seat: number; readonly at: number; readonly by: 'child' | 'tutor' } | null) => {
-        const from = claim === null ? undefined : shownAt();
-        const made = perform({ kind: 'claim', seat: claim?.seat ?? null }, claim?.at ?? performance.now());
-        if (claim && made === null) touch({ claimed: { at: claim.at, shownAt: from, by: claim.by } });
-      },
-      [perform, shownAt, touch],
-    ),
-  });
-
-  const judge = useCallback(
-    (
-      judgement: Judgement,
-      at: number,
-      { typed = [], helpedBy, erred, there }: SaidMore = {},
-    ): string | null => {
-      const current = read();
-      const asked = needOf(game, play, current.state);
-      if (asked.kind !== 'say') return null;
-      const right = judgement === 'right' || judgement === 'workedOut';
-      const again = (current.state.asking?.missed.length ?? 0) > 0;
-      const { claimed } = current;
-      const from = claimed ? claimed.shownAt : shownAt();
-      const early = !claimed && !called && !elsewhere && (from === undefined || at < from);
-      // A key pressed before the prompt was painted belongs to the one before; what was typed is kept, without a time.
-      if (early && typed.length === 0) return null;
-      // A key here gives no time to what another device shows by a clock of its own.
-      const timed = claimed !== undefined || !elsewhere || current.there?.shared === true;
-      const clean = !again && erred === undefined && !early;
-      return perform(
-        {
-          kind: 'said',
-          seat: asked.asked.seat,
-          right,
-          ...(helpedBy === undefined ? {} : { helpedBy }),
-          ...(erred === undefined ? {} : { erred }),
-        },
-        at,
-        {
-          judgement: helpedBy !== undefined && right ? 'workedOut' : judgement,
-          at: there ? (there.latencyMs ?? 0) : (claimed?.at ?? at),
-          typed,
-          // What was missed already, or heard said wrongly, is no first sight of it.
-          shownAt: !clean
-            ? undefined
-            : there
-              ? there.latencyMs === null
-                ? undefined
-                : 0
-              : timed
-                ? from
-                : undefined,
-          way: there || claimed?.by === 'child' ? 'keypad' : way,
-          spoiled: there ? there.voided : current.spoiled,
-          calm: current.table.calm,
-          aid: current.aid ?? byStep,
-          seen: helpedBy === undefined ? [] : ['helped'],
-        },
-      );
-    },
-    [byStep, called, elsewhere, game, perform, play, read, shownAt, way],
-  );
-
-  const err = useErr(row, need, moves);
+  useMovedScreen(elsewhere, () => void press({ kind: 'moved', when: gameMoment() }));
+  useEffect(() => {
+    if (!playing) return;
+    const watch = watchFrames(() => void press({ kind: 'gap', when: gameMoment() }));
+    const hide = () => {
+      if (document.visibilityState === 'hidden' && !elsewhere)
+        press({ kind: 'pause', reason: 'hidden', when: gameMoment() });
+    };
+    document.addEventListener('visibilitychange', hide);
+    return () => {
+      watch.stop();
+      document.removeEventListener('visibilitychange', hide);
+    };
+  }, [elsewhere, playing, press]);
 
   return {
-    game,
-    play,
-    state,
-    need,
-    table,
-    moves,
+    ...{ game, play, state, need, table, moves, promptId, noted: now.noted, trouble: taken.trouble },
     answers: useMemo(() => tableAnswers({ moves }), [moves]),
-    promptId,
-    err,
-    claiming,
-    trouble: taken.trouble,
-    usedMs,
-    isShownAt: (at) => at >= (shownAt() ?? Infinity),
-    shownElsewhere: (id, at, shared) => {
-      touch({ there: { promptId: id, at, shared } });
+    err: useErr(row, need, moves),
+    claiming: {
+      headStartMs,
+      claimed: claims.map((one) => one.seat),
+      claim: (seat, at, by) =>
+        void press({ kind: 'claim', seat, at, by, shownAt: paintedAt(), when: gameMoment() }),
+      claimThere: (seat, latencyMs) =>
+        void press({ kind: 'claimThere', seat, latencyMs, shownAt: paintedAt(), when: gameMoment() }),
+      nobody: plain('nobody'),
     },
-    start: () => turnTable({ status: 'playing' }),
-    make: perform,
-    judge,
-    note: (one) => put({ noted: [...read().noted, one] }, [], false),
-    noted: now.noted,
-    undo: () => {
-      if (read().noted.length > 0) return put({ noted: read().noted.slice(0, -1) }, [], false);
-      const { moves, table } = read();
-      // The table stays calm: what was played before it turned so is undone, and it turns calm again.
-      const calmed = moves.at(-1)?.move.kind === 'calm';
-      const taken = moves.slice(calmed ? -2 : -1);
-      if (table.status === 'over' || taken.length <= (calmed ? 1 : 0)) return;
-      // Nothing is played in a pause, the turning calm again neither.
-      if (calmed && table.status !== 'playing') return;
-      const rest = moves.slice(0, -taken.length);
-      const back = resumePlan(
-        row.plan,
-        rest.map((one) => one.move),
-      );
-      touch({ claimed: undefined });
-      put({ state: back.state, moves: rest }, taken.toReversed().flatMap(events.undone));
-      if (calmed) perform(calmMove(row, operations), performance.now());
-      // What is asked again was seen before: it takes no time.
-      touch({ spoiled: true });
-    },
-    pause,
-    resume: () => {
-      turnTable({ status: 'playing', pausedAt: null, pauseReason: null });
-      touch({ spoiled: true });
-    },
-    calm: () => {
-      const { table } = read();
-      if (table.calm || table.status !== 'playing') return;
-      turnTable({ calm: true });
-      // Cards and dice of the app turn to what each knows; real ones go on as they lie.
-      if (row.plan.mode === 'screen') perform(calmMove(row, operations), performance.now());
-    },
-    finish: () => {
-      if (read().table.status === 'over') return;
-      // What was set down last goes on record too.
-      if (read().noted.length > 0) {
-        if (read().table.status !== 'playing') turnTable({ status: 'playing' });
-        perform({ kind: 'stop' }, performance.now());
-      }
-      const used = usedMs();
-      const { calm, interrupted } = read().table;
-      turnTable(
-        { status: 'over', endReason: 'tutor', usedMs: used },
-        events.ended({ usedMs: used, calm, interrupted }, 'tutor'),
-      );
-    },
-    toggleMark: (mark) => {
-      const at = read().moves.findLastIndex((one) => one.answers.length > 0);
-      const kept = read().moves[at];
-      const last = kept?.answers.at(-1);
-      if (!kept || !last) return;
-      const { answer } = last;
-      const seen = answer.seen.includes(mark)
-        ? answer.seen.filter((one) => one !== mark)
-        : [...answer.seen, mark];
-      const marked = { ...last, answer: { ...answer, seen } };
-      const changed = { ...kept, answers: [...kept.answers.slice(0, -1), marked] };
-      put(
-        { moves: read().moves.map((one, nth) => (nth === at ? changed : one)) },
-        events.amended(last.seat, marked.answer),
-        false,
-      );
-    },
-    layAid: (aid) => {
-      touch({ aid });
-    },
+    usedMs: () => gameUsedMs(read(), performance.now()),
+    isShownAt: (at) => at >= (gameShownAt(frame, { way, elsewhere }, read(), paintedAt()) ?? Infinity),
+    shownElsewhere: (id, at, shared) =>
+      void press({ kind: 'shownThere', there: { promptId: id, at, shared }, when: gameMoment() }),
+    make: (move, at) => press({ kind: 'move', move, at, when: gameMoment() }).trouble,
+    judge: (judgement, at, more = {}) =>
+      press({ kind: 'judge', judgement, at, more, shownAt: paintedAt(), when: gameMoment() }).trouble,
+    note: (noted) => void press({ kind: 'note', noted, when: gameMoment() }),
+    start: plain('start'),
+    undo: plain('undo'),
+    pause: (reason) => void press({ kind: 'pause', reason, when: gameMoment() }),
+    resume: plain('resume'),
+    calm: plain('calm'),
+    finish: plain('finish'),
+    toggleMark: (mark) => void press({ kind: 'mark', mark, when: gameMoment() }),
+    layAid: (aid) => void press({ kind: 'aid', aid, when: gameMoment() }),
   };
 }

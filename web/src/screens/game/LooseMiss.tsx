@@ -8,9 +8,9 @@ import {
   tryParseFactKey,
   type FactKey,
   type Operation,
+  type SeatAnswer,
 } from '@veldrift/core';
 import { useState } from 'react';
-import type { SeatAnswer } from '../../app/deviceDb.ts';
 
 /** An answer at real cards that was not right, set down by exception: whose, which fact, what was said. */
 export function LooseMiss({

@@ -1,7 +1,16 @@
 import { factOfItem, operationNames, packOf, type Judgement, type Recipe } from '@veldrift/core';
-import { written, tell, rolesNow, roundsPlayed, seatsIn, type FirstToSayRules } from '@veldrift/core/games';
+import {
+  missedAt,
+  written,
+  tell,
+  rolesNow,
+  roundsPlayed,
+  seatsIn,
+  type FirstToSayRules,
+} from '@veldrift/core/games';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { v7 as uuid } from 'uuid';
 import type { GameRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { findSet } from '../../app/book.ts';
@@ -20,7 +29,6 @@ import { GameStrip } from './GameStrip.tsx';
 import { GameTopKeys } from './GameTopKeys.tsx';
 import { GameSeats } from './GameSeats.tsx';
 import { LooseMiss } from './LooseMiss.tsx';
-import { missedAt } from '../../live/game/seatAnswer.ts';
 import { viewOf } from './gameView.ts';
 import { useGameKeys } from './useGameKeys.ts';
 import { useGameScreen } from './useGameScreen.ts';
@@ -151,7 +159,15 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
                   operations={game.game.operations(game.play.rules)}
                   worths={worthsOf(game.game.materials(game.play.rules).pack)}
                   noted={game.noted}
-                  onNote={(seat, of, given) => game.note(missedAt(row, seat, of, given))}
+                  onNote={(seat, of, given) =>
+                    game.note(
+                      missedAt({ newId: uuid, now: new Date().toISOString() }, row.limitMs, {
+                        seat,
+                        fact: of,
+                        given,
+                      }),
+                    )
+                  }
                 />
               ) : shelf.open && fact !== null ? (
                 <AidShelf

@@ -1,9 +1,8 @@
-import { written } from '@veldrift/core/games';
+import { typedThere, written } from '@veldrift/core/games';
 import type { Aid, Operation } from '@veldrift/core';
 import { useEffect } from 'react';
 import type { GameRow } from '../../app/deviceDb.ts';
 import { useChildScreen, type ChildScreen } from '../../live/child/useChildScreen.ts';
-import { typedThere } from '../../live/game/seatAnswer.ts';
 import type { LiveGame } from '../../live/game/useGame.ts';
 
 interface Shows {

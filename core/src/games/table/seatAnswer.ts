@@ -1,19 +1,31 @@
+import type { Aid } from '../../facts/aid.ts';
+import type { FactKey } from '../../facts/fact.ts';
+import { readAnswer } from '../../practice/table/readAnswer.ts';
+import type { TypedAnswer } from '../../practice/table/typedAnswer.ts';
 import {
-  type Aid,
-  type Answer,
-  type CaptureWay,
-  type FactKey,
   isCaptureWay,
+  type Answer,
+  type AnswerWay,
+  type CaptureWay,
   type Judgement,
-  type Mark,
-  readAnswer,
-  type TypedAnswer,
-} from '@veldrift/core';
-import type { Evidence } from '@veldrift/core/games';
-import { takesNoTime, type Me, type Pupil } from '@veldrift/wire';
-import { v7 as uuid } from 'uuid';
-import type { GameRow, SeatAnswer, SeatSkill } from '../../app/deviceDb.ts';
-import { measuringFor } from '../measuringOf.ts';
+} from '../../recall/answer.ts';
+import type { Mark } from '../../recall/mark.ts';
+import type { Evidence } from '../evidence.ts';
+import type { SeatAnswer, SeatSkill, TableSeat } from './tableSeat.ts';
+
+/** What of a table an answer hangs on. */
+export interface AnsweredAt {
+  readonly seats: readonly TableSeat[];
+  readonly limitMs: number;
+  /** How answers are captured at it. */
+  readonly way: CaptureWay;
+}
+
+/** What an answer is named and dated by: ids of its own, and when, ISO 8601. */
+export interface AnswerStamp {
+  readonly newId: () => string;
+  readonly now: string;
+}
 
 /** How an answer at a game came about. */
 export interface Pressed {
@@ -35,23 +47,23 @@ export const typedThere = (typed: string, latencyMs: number | null): TypedAnswer
 
 /** The answers to facts that a move puts on record: timed where it was asked and said, of pupils alone. */
 export function seatAnswers(
-  row: Pick<GameRow, 'seats' | 'limitMs' | 'way'>,
-  me: Me,
+  table: AnsweredAt,
+  stamp: AnswerStamp,
   evidence: readonly Evidence[],
   pressed: Pressed | undefined,
   /** The aid that lies on the table by the step. */
   byStep: Aid | null,
 ): SeatAnswer[] {
   return evidence.flatMap(({ seat, item, given, timed, right, onTheWay }): SeatAnswer[] => {
-    const pupil = row.seats[seat]?.pupil;
-    if (!pupil || item.kind !== 'fact') return [];
+    const own = table.seats[seat];
+    if (!own?.recorded || item.kind !== 'fact') return [];
     if (pressed && !onTheWay)
-      return [{ seat, ...said(pupil, me, item.key, timed ? pressed : { ...pressed, shownAt: undefined }) }];
+      return [{ seat, ...said(own, stamp, item.key, timed ? pressed : { ...pressed, shownAt: undefined }) }];
     const answer = {
-      ...bare(item.key, right),
+      ...bare(stamp, item.key, right),
       ...(given === undefined ? {} : { given }),
-      limitMs: row.limitMs,
-      way: pressed?.way ?? row.way,
+      limitMs: table.limitMs,
+      way: pressed?.way ?? table.way,
       ...aidOf(pressed?.aid ?? byStep),
       ...(pressed ? { seen: pressed.seen } : {}),
     };
@@ -61,32 +73,33 @@ export function seatAnswers(
 
 /** The answers to skills that a move puts on record, of pupils alone. */
 export function seatSkills(
-  row: Pick<GameRow, 'seats' | 'way'>,
+  table: Pick<AnsweredAt, 'seats' | 'way'>,
+  stamp: AnswerStamp,
   evidence: readonly Evidence[],
   pressed: Pressed | undefined,
   /** The aid that lies on the table by the step. */
   byStep: Aid | null,
 ): SeatSkill[] {
   return evidence.flatMap(({ seat, item, shown, answer, given, timed, right }): SeatSkill[] => {
-    const pupil = row.seats[seat]?.pupil;
-    if (!pupil || item.kind !== 'skill') return [];
+    const own = table.seats[seat];
+    if (!own?.recorded || item.kind !== 'skill') return [];
     const typed = pressed?.typed.map((one) => one.digit).join('') ?? '';
-    const from = timed && pressed && !pressed.calm && !takesNoTime(pupil) ? pressed.shownAt : undefined;
+    const from = timed && pressed && !pressed.calm && !own.untimed ? pressed.shownAt : undefined;
     const latencyMs = from === undefined || !pressed ? null : Math.max(0, Math.round(pressed.at - from));
     return [
       {
         seat,
-        id: uuid(),
+        id: stamp.newId(),
         skill: item.key,
         shown,
         answer,
         // Of several lines that make a number only the child knows which it said.
         given: given ?? (typed !== '' ? typed : right && item.key !== 'make' ? answer : null),
         right,
-        at: new Date().toISOString(),
+        at: stamp.now,
         latencyMs,
         voided: latencyMs !== null && (pressed?.spoiled ?? false),
-        way: pressed?.way ?? row.way,
+        way: pressed?.way ?? table.way,
         aided: (pressed?.aid ?? byStep) !== null || (pressed?.seen.includes('helped') ?? false),
       },
     ];
@@ -95,10 +108,14 @@ export function seatSkills(
 
 const aidOf = (aid: Aid | null) => (aid === null ? {} : { aided: true, aid });
 
-const bare = (fact: FactKey, right: boolean): Omit<Answer, 'limitMs' | 'way'> => ({
-  id: uuid(),
+const bare = (
+  { newId, now }: AnswerStamp,
+  fact: FactKey,
+  right: boolean,
+): Omit<Answer, 'limitMs' | 'way'> => ({
+  id: newId(),
   fact,
-  at: new Date().toISOString(),
+  at: now,
   judgement: right ? 'right' : 'wrong',
   given: null,
   latencyMs: null,
@@ -112,44 +129,45 @@ const bare = (fact: FactKey, right: boolean): Omit<Answer, 'limitMs' | 'way'> =>
 
 /** What was said or typed, read off the key that ended it. */
 function said(
-  pupil: Pupil,
-  me: Me,
+  seat: TableSeat,
+  stamp: AnswerStamp,
   fact: FactKey,
   { judgement, at, typed, way, shownAt, calm, spoiled, aid, seen }: Pressed,
 ): Pick<SeatAnswer, 'answer' | 'lastKeyMs'> {
-  const { limitMs, overheadFor } = measuringFor(pupil, me, way);
+  const { limitMs, overheadFor } = seat.measuringFor(way);
   const { made, lastKeyMs } = readAnswer(
     { judgement, at, typed },
     {
       fact,
       way,
       paintedAt: shownAt ?? at,
-      timed: shownAt !== undefined && !calm && !takesNoTime(pupil),
+      timed: shownAt !== undefined && !calm && !seat.untimed,
       overheadFor,
     },
   );
   const voided = made.latencyMs !== null && spoiled;
-  return { answer: { ...bare(fact, true), ...made, voided, limitMs, way, ...aidOf(aid), seen }, lastKeyMs };
+  return {
+    answer: { ...bare(stamp, fact, true), ...made, voided, limitMs, way, ...aidOf(aid), seen },
+    lastKeyMs,
+  };
 }
 
 /** Days since the calibration that an answer's overhead comes from; null: none is in force, or it has no overhead. */
 export function calibrationAgeOf(
-  row: Pick<GameRow, 'seats'>,
-  me: Me,
-  { seat, answer }: SeatAnswer,
+  seats: readonly TableSeat[],
+  { seat, answer }: { readonly seat: number; readonly answer: { readonly way: AnswerWay } },
 ): number | null {
-  const pupil = row.seats[seat]?.pupil;
-  return pupil && isCaptureWay(answer.way) ? measuringFor(pupil, me, answer.way).ageDays : null;
+  const own = seats[seat];
+  return own?.recorded && isCaptureWay(answer.way) ? own.measuringFor(answer.way).ageDays : null;
 }
 
 /** An answer at real cards that was not right, set down without a time. */
 export const missedAt = (
-  row: Pick<GameRow, 'limitMs'>,
-  seat: number,
-  fact: FactKey,
-  given: string | null,
+  stamp: AnswerStamp,
+  limitMs: number,
+  { seat, fact, given }: { readonly seat: number; readonly fact: FactKey; readonly given: string | null },
 ): SeatAnswer => ({
   seat,
-  answer: { ...bare(fact, false), given, limitMs: row.limitMs, way: 'loose' },
+  answer: { ...bare(stamp, fact, false), given, limitMs, way: 'loose' },
   lastKeyMs: null,
 });
