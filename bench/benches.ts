@@ -3,6 +3,7 @@ import { faultsBench } from './faults.ts';
 import { growthBench } from './growth.ts';
 import { judgementBench } from './judgement.ts';
 import { liveBench } from './live.ts';
+import { longPlayBench } from './longPlay.ts';
 import { mutationsBench } from './mutations.ts';
 import { paintBench } from './paint.ts';
 import { pupilPageBench } from './pupilPage.ts';
@@ -19,6 +20,7 @@ export const benches: Readonly<Record<string, Bench>> = {
   clock: clockBench,
   paint: paintBench,
   turn: turnBench,
+  longPlay: longPlayBench,
   size: sizeBench,
   page: pupilPageBench,
   room: roomBench,

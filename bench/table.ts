@@ -70,13 +70,11 @@ export function keptAnswers({
         setTimeout(() => {
           const opening = indexedDB.open('veldrift');
           opening.onsuccess = () => {
-            const got = opening.result.transaction('plays').objectStore('plays').get(playId);
+            const range = IDBKeyRange.bound([playId, 0], [playId, Infinity]);
+            const got = opening.result.transaction('parts').objectStore('parts').getAll(range);
             got.onsuccess = () => {
               opening.result.close();
-              done(
-                (got.result as { state: { answers: { latencyMs: number; voided: boolean }[] } }).state
-                  .answers,
-              );
+              done((got.result as { part: { latencyMs: number; voided: boolean } }[]).map((one) => one.part));
             };
           };
         }, 700);
