@@ -73,6 +73,26 @@ describe('the outbox', () => {
     expect((at[1] as number) - (at[0] as number)).toBeGreaterThanOrEqual(1590);
   });
 
+  it('waits twice as long each time, and after it got through as little as at first', async () => {
+    const waits: number[] = [];
+    const real = globalThis.setTimeout;
+    vi.stubGlobal('setTimeout', (work: () => void, ms?: number) => {
+      // Its own waits are over at once, and written down.
+      if (ms !== undefined && ms >= 1000) waits.push(ms);
+      return real(work, ms !== undefined && ms >= 1000 ? 0 : ms);
+    });
+    const answers: SendOutcome['kind'][] = ['away', 'away', 'away', 'sent', 'away', 'sent'];
+    const box = outbox((events) =>
+      Promise.resolve(answers.shift() === 'away' ? { kind: 'away' } : all(events)),
+    );
+    await box.add([event('a')]);
+    await vi.waitFor(async () => expect(await waitingIds()).toEqual([]));
+    await box.add([event('b')]);
+    await vi.waitFor(async () => expect(await waitingIds()).toEqual([]));
+    vi.unstubAllGlobals();
+    expect(waits).toEqual([1000, 2000, 4000, 1000]);
+  });
+
   it('keeps everything while the server is away or the sign-in has ended, and says which', async () => {
     let answer: SendOutcome = { kind: 'away' };
     const box = outbox((events) => Promise.resolve(answer.kind === 'sent' ? all(events) : answer));

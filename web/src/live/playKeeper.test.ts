@@ -305,4 +305,28 @@ describe('a disk that fails', () => {
     keeper.close();
     outbox.close();
   });
+
+  it('is left alone for twice as long each time, and after it worked for as little as at first', async () => {
+    const waits: number[] = [];
+    const real = globalThis.setTimeout;
+    vi.stubGlobal('setTimeout', (work: () => void, ms?: number) => {
+      if (ms !== undefined && ms >= 250) waits.push(ms);
+      return real(work, ms !== undefined && ms >= 250 ? 0 : ms);
+    });
+    const fails = [true, true, true, false, true, false];
+    const store = memoryStorage();
+    const keeper = createPlayKeeper(createJournal(store), () =>
+      fails.shift() ? Promise.reject(new Error('full')) : Promise.resolve(),
+    );
+    let row: PlayRow = minute.row;
+    for (let at = 0; at < 2; at += 1) {
+      const made = minute.step(row, true);
+      row = made?.row as PlayRow;
+      keeper.keep(row, made?.events ?? []);
+      await vi.waitFor(() => expect(store.length).toBe(0));
+    }
+    vi.unstubAllGlobals();
+    keeper.close();
+    expect(waits).toEqual([250, 500, 1000, 250]);
+  });
 });

@@ -102,13 +102,10 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
       opened: (play, state) => {
         const { cards } = play.rules;
         if (!able(play, state.stacks, state, cards)) return finish(play, state, { says: state.says });
-        const split = (keep: (stack: readonly number[]) => readonly number[], left: 'all' | 'none') =>
-          state.stacks.map((stack, hand) =>
-            state.out.includes(hand) ? (left === 'all' ? stack : []) : keep(stack),
-          );
         const hands = handsIn(play, state);
-        const turned = split((stack) => stack.slice(0, cards), 'none');
-        const lies = { turned, stacks: split((stack) => stack.slice(cards), 'all'), says: say('turned') };
+        // Of a seat that has left nothing lies here any more.
+        const turned = state.stacks.map((stack) => stack.slice(0, cards));
+        const lies = { turned, stacks: state.stacks.map((stack) => stack.slice(cards)), says: say('turned') };
         const own = hands.map((hand) => worths(play, turned[hand] ?? []));
         if (game.asks(play.rules, state.turn, own[0] ?? []) !== null)
           return goOn(play, state, { ...lies, toSay: hands });

@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest';
+import { askCards, askChange, askLarger, askReading, askSum, signedText } from './askFact.ts';
+import { written } from './tell/sentence.ts';
+
+const cards = Array.from({ length: 13 }, (_, nth) => nth + 1);
+const minus = '\u2212';
+
+/** What is asked of two or three cards, as it is read on the table. */
+const read = (...given: Parameters<typeof askCards>) => {
+  const { shown, answer, whole, item } = askCards(...given);
+  return { shown: written(shown), answer: written(answer), whole: written(whole), item };
+};
+
+describe('what cards ask', () => {
+  it('of a division is the whole number and what is over, by counting it off, for every two cards', () => {
+    for (const a of cards)
+      for (const b of cards) {
+        const [left, right] = [Math.max(a, b), Math.min(a, b)];
+        let [whole, over] = [0, left];
+        while (over >= right) [whole, over] = [whole + 1, over - right];
+        const asked = read(0, 'div', [a, b]);
+        expect(asked.shown).toBe(`${left} ÷ ${right}`);
+        expect(asked.answer).toBe(over === 0 ? String(whole) : `${whole} remainder ${over}`);
+        expect(asked.whole).toBe(`${asked.shown} = ${asked.answer}`);
+        expect(asked.item).toEqual(
+          over === 0 ? { kind: 'fact', key: `${left}:${right}` } : { kind: 'skill', key: 'quot:rem' },
+        );
+      }
+  });
+  it('of three is worked out from the left, the largest first where order matters', () => {
+    expect(read(1, 'add', [2, 9, 4])).toMatchObject({
+      shown: '2 + 9 + 4',
+      answer: '15',
+      item: { key: 'chain' },
+    });
+    expect(read(1, 'sub', [2, 9, 4])).toMatchObject({ shown: `9 ${minus} 4 ${minus} 2`, answer: '3' });
+    expect(read(1, 'mul', [2, 9, 4])).toMatchObject({ shown: '2 × 9 × 4', answer: '72' });
+    expect(read(1, 'sub', [5, 9, 6]).answer).toBe(`${minus}2`);
+  });
+  it('that have no place on the map is a skill, signs and all', () => {
+    expect(read(0, 'add', [3, -5])).toMatchObject({ answer: `${minus}2`, item: { kind: 'skill' } });
+    expect(read(0, 'sub', [3, -5])).toMatchObject({ shown: `3 ${minus} ${minus}5`, answer: '8' });
+    expect([signedText(0), signedText(-1), signedText(7)]).toEqual(['0', `${minus}1`, '7']);
+  });
+});
+
+describe('what numbers ask', () => {
+  it('compared is the largest, the smallest, or that they are alike', () => {
+    expect(written(askLarger(0, [4, 9, 7], false).answer)).toBe('9');
+    expect(written(askLarger(0, [4, 9, 7], true).answer)).toBe('4');
+    expect(written(askLarger(0, [9, 4, 9], false).answer)).not.toBe('9');
+    expect(written(askLarger(0, [9, 4, 9], true).answer)).toBe('4');
+  });
+  it('added to a total is the new total, up and down, with the total in sight or not', () => {
+    expect(askSum(0, 17, 8)).toMatchObject({
+      shown: '17 + 8',
+      answer: '25',
+      whole: '17 + 8 = 25',
+      untimed: true,
+    });
+    expect(askSum(0, 7, 8).item).toEqual({ kind: 'fact', key: '7+8' });
+    expect(askChange(0, 12, -5, true)).toMatchObject({
+      shown: `12 ${minus} 5`,
+      answer: '7',
+      item: { key: '12-5' },
+    });
+    expect(askChange(0, 12, -5, false)).toMatchObject({ shown: `${minus} 5`, whole: `12 ${minus} 5 = 7` });
+    expect(askChange(0, 3, -5, true)).toMatchObject({
+      answer: `${minus}2`,
+      item: { kind: 'skill', key: 'line:sub' },
+    });
+    expect(askChange(0, 3, 5, true)).toMatchObject({ shown: '3 + 5', answer: '8', item: { key: '3+5' } });
+  });
+  it('read aloud is in words, by how many figures it has', () => {
+    const asked = askReading(2, 407);
+    expect(asked).toMatchObject({
+      seat: 2,
+      shown: '407',
+      item: { kind: 'skill', key: 'read:3' },
+      untimed: true,
+    });
+    expect(written(asked.answer)).toMatch(/^four hundred.*seven$/);
+  });
+});
