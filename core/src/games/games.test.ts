@@ -134,24 +134,32 @@ describe.each(tables)('$name', ({ game, nth, seats, against }) => {
       { numRuns: 3 },
     );
   });
-  it('goes on when a seat leaves, and is over when all have', () => {
-    const play = playOf(game, nth, seats, against, 5);
-    const random = createRandom(3 + nth);
-    let state = game.setUp(play);
-    for (let moves = 0; moves < 12 && state.over === null; moves += 1)
-      state = playMove(game, play, state, anyMove(game, play, state, random));
-    for (let seat = 0; seat < seats && state.over === null; seat += 1) {
-      state = playMove(game, play, state, { kind: 'leave', seat });
-      if (state.over !== null) break;
-      expect(() => playMove(game, play, state, { kind: 'leave', seat })).toThrow('has left already');
-      const need = needOf(game, play, state);
-      if (need.kind === 'say') expect(seatsIn(play, state)).toContain(need.asked.seat);
-      if (need.kind === 'choose') expect(seatsIn(play, state)).toContain(need.seat);
-      expect(legalMoves(game, play, state).length).toBeGreaterThan(0);
-      for (let moves = 0; moves < 4 && state.over === null; moves += 1)
-        state = playMove(game, play, state, anyMove(game, play, state, random));
+  it('goes on when a seat leaves, with every card that was there, and is over when all have', () => {
+    const lie = (testData as Readonly<Record<string, TestData>>)[game.id]?.cards;
+    for (const before of [0, 3, 12]) {
+      const play = playOf(game, nth, seats, against, 5 + before);
+      const random = createRandom(3 + nth);
+      let state = game.setUp(play);
+      const cards = lie?.(state as never).toSorted();
+      const move = (one: Move) => {
+        state = playMove(game, play, state, one);
+        if (lie) expect(lie(state as never).toSorted()).toEqual(cards);
+      };
+      for (let moves = 0; moves < before && state.over === null; moves += 1)
+        move(anyMove(game, play, state, random));
+      for (let seat = 0; seat < seats && state.over === null; seat += 1) {
+        move({ kind: 'leave', seat });
+        if (state.over !== null) break;
+        expect(() => playMove(game, play, state, { kind: 'leave', seat })).toThrow('has left already');
+        const need = needOf(game, play, state);
+        if (need.kind === 'say') expect(seatsIn(play, state)).toContain(need.asked.seat);
+        if (need.kind === 'choose') expect(seatsIn(play, state)).toContain(need.seat);
+        expect(legalMoves(game, play, state).length).toBeGreaterThan(0);
+        for (let moves = 0; moves < 4 && state.over === null; moves += 1)
+          move(anyMove(game, play, state, random));
+      }
+      expect(state.over).not.toBeNull();
     }
-    expect(state.over).not.toBeNull();
   });
 });
 
