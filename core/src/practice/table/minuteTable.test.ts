@@ -251,3 +251,69 @@ describe('a minute on another screen', () => {
     expect(answerOf(parseFactKey(table.last()?.fact ?? ''))).toBe(56);
   });
 });
+
+describe('what else happens to a minute', () => {
+  it('has marks put on and taken off, and words only of what was wrong', () => {
+    const table = runningFrom(1000);
+    table.judge(2000, 1000);
+    expect(table.press({ kind: 'say', given: '48' }, 2100).taken).toBe(false);
+    table.press({ kind: 'mark', mark: 'fingers' }, 2200);
+    table.press({ kind: 'mark', mark: 'guessed' }, 2300);
+    expect(table.last()?.seen).toEqual(['fingers', 'guessed']);
+    table.press({ kind: 'mark', mark: 'fingers' }, 2400);
+    expect(table.last()?.seen).toEqual(['guessed']);
+  });
+  it('that is frozen shows its prompt on, its time void, and counts from when it goes again', () => {
+    const table = runningFrom(1000);
+    const shown = table.promptId();
+    expect(table.press({ kind: 'gap', gapMs: frozenGapMs, beganAt: 3000 }, 4000)).toMatchObject({
+      sent: [],
+      taken: true,
+    });
+    expect([table.promptId(), table.deadline()]).toEqual([shown, 62_000]);
+    table.judge(5000, 1000);
+    expect(table.last()?.voided).toBe(true);
+    // Before anything runs, and in a pause, nothing is frozen.
+    const fresh = tableOf();
+    fresh.press({ kind: 'gap', gapMs: 5000, beganAt: 10 }, 5010);
+    expect(fresh.play()).toMatchObject({ status: 'ready', interrupted: false });
+    const stopped = runningFrom(1000);
+    stopped.press({ kind: 'pause', reason: 'pause' }, 2000);
+    stopped.press({ kind: 'gap', gapMs: 5000, beganAt: 3000 }, 8000);
+    expect(stopped.play()).toMatchObject({ status: 'paused', interrupted: false, usedMs: 1000 });
+  });
+  it('that stands takes no time up by itself, nor by news of a paint there', () => {
+    const table = runningFrom(1000, { elsewhere: true });
+    table.press({ kind: 'pause', reason: 'pause' }, 2000);
+    table.press({ kind: 'shownThere', there: { promptId: 'x', at: 2500, shared: true } }, 2600);
+    expect(table.deadline()).toBeUndefined();
+    table.press({ kind: 'resume' }, 3000);
+    table.press({ kind: 'shownThere', there: { promptId: table.promptId(), at: 3200, shared: true } }, 3250);
+    table.press({ kind: 'shownThere', there: { promptId: table.promptId(), at: 3900, shared: true } }, 3950);
+    expect(table.deadline()).toBe(3200 + 59_000);
+    expect(table.press({ kind: 'tick' }, 4200).taken).toBe(true);
+    expect(table.play().usedMs).toBe(2000);
+    // News of another prompt is none of this one.
+    table.press({ kind: 'shownThere', there: { promptId: 'other', at: 4000, shared: true } }, 4050);
+    expect(table.judge(5000, undefined).taken).toBe(false);
+  });
+  it('ended in a pause had used what it had by then', () => {
+    const table = runningFrom(1000);
+    table.press({ kind: 'pause', reason: 'pause' }, 11_000);
+    expect(table.press({ kind: 'end', reason: 'tutor' }, 50_000).sent).toMatchObject([{ usedMs: 10_000 }]);
+    expect(table.press({ kind: 'resume' }, 51_000).taken).toBe(false);
+  });
+  it('typed elsewhere has no time on a calm table; each prompt has a name of its own', () => {
+    const table = tableOf({ elsewhere: true, way: 'keypad' });
+    table.press({ kind: 'start' }, 1000);
+    table.press({ kind: 'calm' }, 1100);
+    const answer = { typed: '1', latencyMs: 900, lastKeyMs: 1000, voided: false };
+    const first = table.promptId();
+    const step = table.press({ kind: 'typedThere', answer: { ...answer, promptId: first } }, 2400);
+    expect([table.last()?.latencyMs, step.times, table.promptId() === first]).toEqual([null, null, false]);
+    const voided = tableOf({ elsewhere: true, way: 'keypad' });
+    voided.press({ kind: 'start' }, 1000);
+    const there = { ...answer, promptId: voided.promptId(), voided: true };
+    expect(voided.press({ kind: 'typedThere', answer: there }, 2400).times).toBeNull();
+  });
+});

@@ -100,3 +100,27 @@ describe('any answer', () => {
     );
   });
 });
+
+describe('an answer by voice', () => {
+  const voice = shown({ way: 'voice' });
+  it('is begun where the voice was heard; not heard, it has no time but its judgement', () => {
+    expect(readAnswer({ ...press('right', 3000), onsetAt: 2200 }, voice)).toMatchObject({
+      ...{ begunAt: 2200, lastKeyMs: null },
+      made: { latencyMs: 1200, judgement: 'right', given: '56' },
+    });
+    expect(readAnswer(press('wrong', 3000), voice)).toMatchObject({
+      ...{ begunAt: 3000 },
+      made: { latencyMs: null, judgement: 'wrong', given: null },
+    });
+  });
+  it('marked by the tutor’s key goes by the key, also where something was heard', () => {
+    expect(readAnswer({ ...press('right', 3000), onsetAt: 2200 }, shown({ way: 'tutor' }))?.begunAt).toBe(
+      3000,
+    );
+  });
+  it('begun in time counts, with the tutor’s own time allowed for, and not beyond', () => {
+    const late = (onsetAt: number) => readAnswer({ ...press('right', 63_000), onsetAt }, voice);
+    expect(late(61_550)?.begunAt).toBe(61_550);
+    expect(late(61_661)).toBeUndefined();
+  });
+});

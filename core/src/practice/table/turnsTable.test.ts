@@ -310,3 +310,103 @@ describe('the time under way', () => {
     expect(sent[1]).toMatchObject({ reason: 'time', calm: false });
   });
 });
+
+describe('a voice', () => {
+  it('begins the time’s end where it was heard; one that was not heard gives no time', () => {
+    const heard = startedAt(1000, drill, { way: 'voice', onsetAfter: (at) => at + 700 });
+    heard.judge(2700, 1200);
+    expect(heard.last()).toMatchObject({ latencyMs: 700, way: 'voice', judgement: 'right' });
+    const silent = startedAt(1000, drill, { way: 'voice', onsetAfter: () => undefined });
+    silent.judge(2700, 1200);
+    expect(silent.last()).toMatchObject({ latencyMs: null, judgement: 'right' });
+    // A tutor's own mark is timed by its key, whatever is heard.
+    const marked = startedAt(1000, drill, { way: 'tutor', onsetAfter: (at) => at + 700 });
+    marked.judge(2700, 1200);
+    expect(marked.last()?.latencyMs).toBe(1500);
+    const there = startedAt(1000, drill, { way: 'voice', elsewhere: true, onsetAfter: (at) => at + 700 });
+    there.judge(2700, undefined);
+    expect(there.last()?.latencyMs).toBeNull();
+  });
+});
+
+describe('a keypad nobody measured', () => {
+  it('is timed by the first answers of a placement, and of nothing else', () => {
+    const unmeasured = {
+      ...measuring,
+      overheadFor: () => ({ ...overhead, overheadMs: 900, calibrated: false }),
+    };
+    const overheadAfter = (plan: TurnsPlan, count: number) => {
+      const table = startedAt(1000, plan, { measuring: unmeasured, way: 'keypad' });
+      for (let nth = 0; nth < count; nth += 1) {
+        const shownAt = 2000 * (nth + 1);
+        const right = String(hiddenNumber(parseFactKey(table.fact()), 'result'));
+        table.press({ kind: 'typed', typed: digits(right, shownAt + 800 + nth), shownAt }, shownAt + 1500);
+        table.press({ kind: 'turn' }, shownAt + 1600);
+      }
+      return table.last()?.overheadMs;
+    };
+    const warm = { ...placement, warmsUp: true } as TurnsPlan;
+    expect(overheadAfter(warm, 3)).toBe(900);
+    // After six answers that needed no thought, what those took less a fifth of a second is taken off.
+    expect(overheadAfter(warm, 7)).toBeLessThan(700);
+    expect(overheadAfter(drill, 7)).toBe(900);
+  });
+});
+
+describe('what is shown', () => {
+  it('keeps its name while it stays, and has a new one when it is shown anew', () => {
+    const table = startedAt(1000);
+    const names = [table.promptId()];
+    const look = () => names.push(table.promptId());
+    table.press({ kind: 'gap' }, 1100);
+    look();
+    table.press({ kind: 'aid', aid: 'array' }, 1200);
+    look();
+    expect(new Set(names).size).toBe(1);
+    table.press({ kind: 'pause', reason: 'pause' }, 1300);
+    look();
+    table.press({ kind: 'resume' }, 1400);
+    look();
+    table.judge(2000, 1500, 'wrong');
+    look();
+    table.press({ kind: 'undo' }, 2100);
+    look();
+    table.judge(2600, 2200, 'wrong');
+    look();
+    expect(new Set(names).size).toBe(6);
+    const told = table.promptId();
+    table.press({ kind: 'mark', mark: 'fingers' }, 2700);
+    table.press({ kind: 'say', given: '3' }, 2800);
+    expect(table.promptId()).toBe(told);
+  });
+  it('is not told of as void where a table is calm; typed there it has no time then', () => {
+    const table = startedAt(1000, drill, { way: 'keypad' });
+    table.press({ kind: 'calm' }, 1100);
+    expect(table.press({ kind: 'gap' }, 1200)).toMatchObject({ times: null, taken: true });
+    const answer = { promptId: table.promptId(), typed: '1', latencyMs: 900, lastKeyMs: 1000, voided: false };
+    const { sent } = table.press({ kind: 'typedThere', answer }, 2400);
+    expect(table.last()?.latencyMs).toBeNull();
+    expect(sent[0]).toMatchObject({ lastKeyMs: null });
+    expect(table.press({ kind: 'end' }, 3000).sent).toMatchObject([{ kind: 'ended', calm: true }]);
+    const untimed = startedAt(1000, drill, { untimed: true });
+    untimed.press({ kind: 'typedThere', answer: { ...answer, promptId: untimed.promptId() } }, 2400);
+    expect(untimed.last()?.latencyMs).toBeNull();
+  });
+  it('has its time under way counted in what is told, on through an answer and its turn', () => {
+    const table = startedAt(1000);
+    table.judge(2000, 1200);
+    table.press({ kind: 'turn' }, 4000);
+    expect(table.judge(5000, 4100).sent[0]).toMatchObject({ usedMs: 4005 });
+    expect(table.press({ kind: 'end' }, 7000).sent[0]).toMatchObject({
+      usedMs: 6000,
+      calm: false,
+      interrupted: false,
+    });
+  });
+  it('begins without a void time, also where it goes on from before', () => {
+    expect([newTurnsTable(drill, newTurns()).spoiled, newTurnsTable(drill, newTurns()).aid]).toEqual([
+      false,
+      null,
+    ]);
+  });
+});
