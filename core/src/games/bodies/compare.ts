@@ -23,7 +23,7 @@ export interface CompareGame<R extends CompareRules> {
   readonly value: (rules: R, worths: readonly number[]) => Fraction;
 }
 
-interface Lies {
+interface LaidOut {
   /** Face down, from the top: each hand's own stack. */
   readonly stacks: readonly (readonly number[])[];
   /** Turned by each hand this turn. */
@@ -34,7 +34,7 @@ interface Lies {
   /** Hands whose fact is still to be said this turn. */
   readonly toSay: readonly number[];
 }
-export type CompareState = TurnState & Lies;
+export type CompareState = TurnState & LaidOut;
 
 const layDown = 3;
 
@@ -47,11 +47,11 @@ type Body<R> = Pick<
 export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
   type P = Play<R>;
   const worths = (play: P, ids: readonly number[]) => cardsOf(play, ids).map((card) => card.worth);
-  const able = (play: P, stacks: Lies['stacks'], state: CompareState, cards: number) =>
+  const able = (play: P, stacks: LaidOut['stacks'], state: CompareState, cards: number) =>
     handsIn(play, state).every((hand) => (stacks[hand] as readonly number[]).length >= cards);
 
   /** Asks the next hand for its fact; when all have said theirs, the turn is settled. */
-  const goOn = (play: P, state: CompareState, step: Change<Lies>): Step<Lies> => {
+  const goOn = (play: P, state: CompareState, step: Change<LaidOut>): Step<LaidOut> => {
     const [hand, ...toSay] = step.toSay ?? state.toSay;
     const lies = { ...state, ...step };
     if (hand === undefined) return settle(play, lies, step);
@@ -60,7 +60,7 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
   };
 
   /** The larger (or smaller) result takes what lies there; alike, each lays three down and turns again. */
-  const settle = (play: P, state: CompareState, step: Change<Lies>): Step<Lies> => {
+  const settle = (play: P, state: CompareState, step: Change<LaidOut>): Step<LaidOut> => {
     const hands = handsIn(play, state);
     const [best, second] = hands
       .map((hand) => ({ hand, value: game.value(play.rules, worths(play, state.turned[hand] ?? [])) }))
@@ -95,7 +95,7 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
         seat: hand < play.seats ? hand : null,
         cards: faces(play, stack),
       })),
-    ...turnsOf<R, Lies>({
+    ...turnsOf<R, LaidOut>({
       turnFollows: true,
       lay: layOut,
       opens: () => ({ kind: 'go', says: say('turnCards') }),
@@ -115,7 +115,7 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
       // Its cards stay in the game for whoever wins next.
       leaves: (play, state, seat) => {
         const stake = [...state.stake, ...(state.stacks[seat] ?? []), ...(state.turned[seat] ?? [])];
-        const without = (piles: Lies['stacks']) => piles.map((pile, hand) => (hand === seat ? [] : pile));
+        const without = (piles: LaidOut['stacks']) => piles.map((pile, hand) => (hand === seat ? [] : pile));
         const toSay = state.toSay.filter((hand) => hand !== seat);
         const gone = { stake, stacks: without(state.stacks), turned: without(state.turned), toSay };
         const step = { ...gone, says: state.says };
@@ -150,7 +150,7 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
 }
 
 /** What was said, and what it came to. */
-const after = ({ says }: Change<Lies>, came: Sentence): Words =>
+const after = ({ says }: Change<LaidOut>, came: Sentence): Words =>
   typeof says === 'string' ? came : sentences(says, came);
 
 /** Alone, the pack has a hand of its own, whose facts the player says too. */
@@ -197,7 +197,7 @@ function layOut(play: Play<CompareRules>) {
 }
 
 /** The cards that still lie there are shared, one each in turn; the rest of the stacks stay with their hands. */
-function finish(play: Play<unknown>, state: CompareState, step: Change<Lies>): Step<Lies> {
+function finish(play: Play<unknown>, state: CompareState, step: Change<LaidOut>): Step<LaidOut> {
   const hands = handsIn(play, state);
   const share = (hand: number) => state.stake.filter((_, at) => hands[at % hands.length] === hand);
   const won = state.won.map((cards, hand) => [...cards, ...(state.stacks[hand] ?? []), ...share(hand)]);

@@ -25,7 +25,7 @@ export interface FirstToSay {
   readonly asks: (seat: number, operation: Operation, open: readonly number[]) => Asked;
 }
 
-interface Lies {
+interface LaidOut {
   /** Cards still to be turned, from the top; empty with dice. */
   readonly pile: readonly number[];
   /** What lies open now: worths. */
@@ -37,7 +37,7 @@ interface Lies {
   readonly won: readonly number[];
   readonly operation: Operation;
 }
-export type FirstToSayState = TurnState & Lies;
+export type FirstToSayState = TurnState & LaidOut;
 
 /** Rolls of a game with dice. */
 export const rollsPlayed = 20;
@@ -69,7 +69,7 @@ export function firstToSay({ asks }: FirstToSay): Body {
       rules.recipe
         ? [{ name: say('fromTheTop'), seat: null, cards: cardsOf(rules.recipe, pileOf(rules.recipe, seed)) }]
         : [],
-    ...turnsOf<FirstToSayRules, Lies>({
+    ...turnsOf<FirstToSayRules, LaidOut>({
       turnFollows: true,
       lay: ({ rules: { recipe, operations }, seats, seed }) => ({
         draws: 1,
@@ -138,11 +138,11 @@ function cardsOf(recipe: Recipe, ids: readonly number[]): Card[] {
   return ids.map((id) => pack[id] as Card);
 }
 
-const openCount = ({ rules }: Play<FirstToSayRules>, { openIds }: Lies) =>
+const openCount = ({ rules }: Play<FirstToSayRules>, { openIds }: LaidOut) =>
   rules.recipe ? openIds.length : 1;
 
 /** What is open stays for the next winner; `shown` is the whole fact where nobody could say it. */
-function letLie(play: Play<FirstToSayRules>, state: FirstToSayState, shown?: Sentence): Step<Lies> {
+function letLie(play: Play<FirstToSayRules>, state: FirstToSayState, shown?: Sentence): Step<LaidOut> {
   const says = sentences(shown ?? [], say('liesThere'));
   return ended(
     play,
@@ -154,8 +154,8 @@ function letLie(play: Play<FirstToSayRules>, state: FirstToSayState, shown?: Sen
 function ended(
   { rules: { recipe, cards } }: Play<FirstToSayRules>,
   { lying, pile, rolls }: FirstToSayState,
-  step: Omit<Step<Lies>, 'next'> & Pick<Step<Lies>, 'says'>,
-): Step<Lies> {
+  step: Omit<Step<LaidOut>, 'next'> & Pick<Step<LaidOut>, 'says'>,
+): Step<LaidOut> {
   if (!recipe) return { ...step, lying, next: rolls < rollsPlayed ? 'again' : { over: say('allRolled') } };
   if (pile.length >= cards) return { ...step, lying, next: 'again' };
   // Too few left to turn: they lie there with the rest.

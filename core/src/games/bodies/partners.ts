@@ -26,7 +26,7 @@ export interface PartnerGame<R extends PartnerRules> {
   readonly total: (rules: R) => number;
 }
 
-interface Lies {
+interface LaidOut {
   /** Places from the first row on: the id of the card there; null: it was taken. */
   readonly places: readonly (number | null)[];
   /** Places turned this turn, in order. */
@@ -35,7 +35,7 @@ interface Lies {
   /** What was turned makes nothing, and is to be turned back. */
   readonly turnBack: boolean;
 }
-export type PartnerState = TurnState & Lies;
+export type PartnerState = TurnState & LaidOut;
 
 const across = 4;
 
@@ -47,7 +47,7 @@ type Body<R> = Pick<
 /** Everything of a game in which partners are looked for among cards face down, but its words and steps. */
 export function partners<R extends PartnerRules>(game: PartnerGame<R>): Body<R> {
   const cardOf = (play: Play<R>, id: number) => packOf(play.rules.recipe)[id] as Card;
-  const worthsAt = (play: Play<R>, { places }: Lies, at: readonly number[]) =>
+  const worthsAt = (play: Play<R>, { places }: LaidOut, at: readonly number[]) =>
     at.map((place) => cardOf(play, places[place] as number).worth);
 
   /** Cards in random places, laid out in pairs that fit: one that could never be paired is not dealt. */
@@ -68,7 +68,7 @@ export function partners<R extends PartnerRules>(game: PartnerGame<R>): Body<R> 
   };
 
   /** Whether some of the cards that are left still fit. */
-  const someLeft = (play: Play<R>, lies: Lies): boolean => {
+  const someLeft = (play: Play<R>, lies: LaidOut): boolean => {
     const worths = worthsAt(
       play,
       lies,
@@ -95,7 +95,7 @@ export function partners<R extends PartnerRules>(game: PartnerGame<R>): Body<R> 
         cards: dealt(play).map((id) => cardOf(play, id)),
       },
     ],
-    ...turnsOf<R, Lies>({
+    ...turnsOf<R, LaidOut>({
       lay: (play) => ({
         draws: 1,
         places: dealt(play),
@@ -173,7 +173,7 @@ export function partners<R extends PartnerRules>(game: PartnerGame<R>): Body<R> 
   };
 }
 
-const closed = ({ places, open }: Lies): Choice[] =>
+const closed = ({ places, open }: LaidOut): Choice[] =>
   places.flatMap((id, at) =>
     id === null || open.includes(at)
       ? []

@@ -24,14 +24,14 @@ export interface Watching<R extends WatchRules> {
   readonly misses: (rules: R, two: readonly number[]) => Claimed | undefined;
 }
 
-interface Lies {
+interface LaidOut {
   /** Still to be turned, from the top. */
   readonly pile: readonly number[];
   /** Turned onto the pile that is played for, the last on top. */
   readonly lying: readonly number[];
   readonly won: readonly (readonly number[])[];
 }
-export type WatchState = TurnState & Lies;
+export type WatchState = TurnState & LaidOut;
 
 type Body<R> = Pick<
   Game<R, WatchState>,
@@ -46,22 +46,22 @@ export function watching<R extends WatchRules>(game: Watching<R>): Body<R> {
     return ids.map((id) => pack[id] as Card);
   };
   /** The two cards that are looked at; fewer while there are none. */
-  const seenOf = (play: P, { lying }: Pick<Lies, 'lying'>) =>
+  const seenOf = (play: P, { lying }: Pick<LaidOut, 'lying'>) =>
     cardsOf(play, lying.slice(-2)).map((card) => card.worth);
   const pileOf = ({ rules: { recipe }, seed }: P) =>
     shuffledIds(packOf(recipe), chanceOf({ seed }, { draws: 0 }));
   /** On to the next cards, as long as there are enough. */
-  const onward = (play: P, pile: readonly number[], step: Omit<Step<Lies>, 'next'>): Step<Lies> =>
+  const onward = (play: P, pile: readonly number[], step: Omit<Step<LaidOut>, 'next'>): Step<LaidOut> =>
     ({
       ...step,
       says: step.says,
       next: pile.length >= play.rules.turned ? 'again' : { over: say('packOut') },
-    }) as Step<Lies>;
+    }) as Step<LaidOut>;
 
   return {
     materials: ({ recipe }) => ({ pack: recipe, dice: [], others: [] }),
     order: (play) => [{ name: say('fromTheTop'), seat: null, cards: cardsOf(play, pileOf(play)) }],
-    ...turnsOf<R, Lies>({
+    ...turnsOf<R, LaidOut>({
       turnFollows: true,
       lay: (play) => ({
         draws: 1,

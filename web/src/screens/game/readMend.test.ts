@@ -6,7 +6,7 @@ import { readMend } from './readMend.ts';
 const claimed = { item: skillItem('mend'), shown: '7 + 8 = 16', answer: '' };
 const mend = (key: string, text: string): Choice => ({
   key,
-  says: say('square', { text }),
+  says: say('asWritten', { text }),
   veiled: true,
   judged: claimed,
 });

@@ -25,12 +25,12 @@ export interface FactLineRules {
   readonly own: readonly FactKey[] | null;
 }
 
-export interface Lies {
+export interface LaidOut {
   readonly facts: readonly FactKey[];
   readonly marks: readonly (number | null)[];
   readonly winner: number | null;
 }
-type State = ChoosingState & Lies;
+type State = ChoosingState & LaidOut;
 
 const rules = (over: Partial<FactLineRules>): FactLineRules => ({
   side: 3,
@@ -70,7 +70,7 @@ export const factLine: Game<FactLineRules, State> = {
     dice: [],
     others: [`a board of ${side} × ${side} facts`, 'counters in two colours'],
   }),
-  ...choosing<FactLineRules, Lies>({
+  ...choosing<FactLineRules, LaidOut>({
     lay: (play) => {
       const { side, own } = play.rules;
       const list = own && own.length >= side * side ? own : factsOf(play.rules);
@@ -87,7 +87,7 @@ export const factLine: Game<FactLineRules, State> = {
         return [
           {
             key: String(at),
-            says: say('square', { text }),
+            says: say('asWritten', { text }),
             at: { square: at },
             asks: () => (play.rules.solve ? [asked] : []),
           },

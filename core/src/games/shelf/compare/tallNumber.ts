@@ -70,7 +70,7 @@ export const tallNumber: Game<TallRules, RoundState> = {
         const holds = offGoal({ goal, called }, number) === offGoal({ goal, called }, best);
         return {
           key: String(number),
-          says: say('square', { text: String(number) }),
+          says: say('asWritten', { text: String(number) }),
           numbers: [number],
           ...(holds ? { judged: said } : { claim: said }),
           asks: () => [askReading(seat, number)],

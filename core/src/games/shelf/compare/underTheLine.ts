@@ -85,7 +85,7 @@ function optionsOf(rules: LineRules, digits: readonly number[], seat: number): O
     const item = factOr(factKey({ operation, left, right }), `line:${operation}`);
     const whole = wholeOf(rules, one);
     const asked: Asked = { seat, item, shown, answer: value, whole, untimed: true };
-    const says = say('square', { text: shown });
+    const says = say('asWritten', { text: shown });
     return { key: keyOf(one), says, numbers: [left, right], asks: () => [asked] };
   });
   if (kind !== 'under') return laid;

@@ -10,14 +10,14 @@ import { inWords } from '../../words.ts';
 import { addThenTimesWords } from './addThenTimesWords.ts';
 import { type AddTimesRules, type RollLine, linesOf } from './rollLines.ts';
 
-export interface Lies {
+export interface LaidOut {
   readonly totals: readonly number[];
   readonly roll: readonly number[] | null;
 }
 
 const three: readonly DieSides[] = [6, 6, 6];
 
-export const addThenTimes: Game<AddTimesRules, ChoosingState & Lies> = {
+export const addThenTimes: Game<AddTimesRules, ChoosingState & LaidOut> = {
   id: 'add-then-times',
   version: 2,
   family: 'make',
@@ -44,14 +44,14 @@ export const addThenTimes: Game<AddTimesRules, ChoosingState & Lies> = {
   ],
   operations: ({ first }) => (first === null ? ['mul'] : [first, 'mul']),
   materials: ({ dice, target }) => ({ pack: null, dice, others: [`paper for the totals to ${target}`] }),
-  ...choosing<AddTimesRules, Lies>({
+  ...choosing<AddTimesRules, LaidOut>({
     lay: (play) => ({ totals: Array<number>(scoreCount(play)).fill(0), roll: null }),
     opens: (play) => ({ kind: 'roll', dice: play.rules.dice }),
     opened: (_play, _state, roll) => ({ roll, says: say('theRoll', { roll }) }),
     asksWhich: () => say('whichLine'),
     options: (play, { roll, turn }) =>
       linesOf(play.rules, roll ?? []).map((line): Option => {
-        const text = say('square', { text: line.shown });
+        const text = say('asWritten', { text: line.shown });
         return { key: line.shown, says: text, asks: () => [asked(turn, line)] };
       }),
     // Where there is nothing to choose, the product is asked at once.
@@ -84,7 +84,7 @@ export const addThenTimes: Game<AddTimesRules, ChoosingState & Lies> = {
     const [best] = linesOf(play.rules, state.roll).sort((a, b) => b.value - a.value);
     return best
       ? {
-          says: say('square', { text: `${best.shown} = ${best.value}` }),
+          says: say('asWritten', { text: `${best.shown} = ${best.value}` }),
           worked: [...best.steps],
           move: { kind: 'choose', seat: state.turn, key: best.shown },
         }

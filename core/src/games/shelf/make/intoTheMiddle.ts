@@ -21,14 +21,14 @@ export interface MiddleRules {
   readonly most: number;
 }
 
-export interface Lies {
+export interface LaidOut {
   readonly pile: readonly number[];
   readonly around: readonly number[];
   readonly target: number;
   readonly gone: readonly number[];
   readonly won: readonly (readonly number[])[];
 }
-export type MiddleState = MakingState & Lies;
+export type MiddleState = MakingState & LaidOut;
 
 const rules = (over: Partial<MiddleRules> = {}): MiddleRules => ({
   recipe: numberRecipe(1, 10),
@@ -66,7 +66,7 @@ export const intoTheMiddle: Game<MiddleRules, MiddleState> = {
   },
   operations: ({ signs }) => (signs.length > 2 ? ['add', 'sub', 'mul', 'div'] : ['add', 'sub']),
   materials: ({ recipe }) => ({ pack: recipe, dice: [], others: [] }),
-  ...making<MiddleRules, Lies>({
+  ...making<MiddleRules, LaidOut>({
     lay: (play) => ({ ...laidOut(play), draws: 1 }),
     ask: askOf,
     hopeless: (play, { target }) => say('nothingMakesMiddle', { target: worthOf(play, target) }),
@@ -109,15 +109,15 @@ export const intoTheMiddle: Game<MiddleRules, MiddleState> = {
 
 const cardOf = (play: Play<MiddleRules>, id: number) => packOf(play.rules.recipe)[id] as Card;
 const worthOf = (play: Play<MiddleRules>, id: number) => cardOf(play, id).worth;
-const counts = ({ won }: Lies) => won.map((cards) => cards.length);
+const counts = ({ won }: LaidOut) => won.map((cards) => cards.length);
 
-function askOf(play: Play<MiddleRules>, { around, target }: Lies) {
+function askOf(play: Play<MiddleRules>, { around, target }: LaidOut) {
   const { signs, most } = play.rules;
   const numbers = around.map((id) => worthOf(play, id));
   return { numbers, target: worthOf(play, target), signs, least: 2, most } satisfies LineAsk;
 }
 
-function laidOut(play: Play<MiddleRules>): Lies {
+function laidOut(play: Play<MiddleRules>): LaidOut {
   const ids = shuffledIds(packOf(play.rules.recipe), chanceOf(play, freshState));
   const { around } = play.rules;
   return {
@@ -130,7 +130,7 @@ function laidOut(play: Play<MiddleRules>): Lies {
 }
 
 /** A new card in the middle, and the cards around made up again. */
-function anotherTarget(play: Play<MiddleRules>, state: Lies) {
+function anotherTarget(play: Play<MiddleRules>, state: LaidOut) {
   const missing = play.rules.around - state.around.length;
   const around = [...state.around, ...state.pile.slice(0, missing)];
   const [target, ...pile] = state.pile.slice(missing);

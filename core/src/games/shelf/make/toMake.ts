@@ -17,7 +17,7 @@ export function toMake(
   const first = canBe === undefined ? asked() : undefined;
   return {
     key,
-    says: say('square', { text: String(number) }),
+    says: say('asWritten', { text: String(number) }),
     at: { square },
     veiled: true,
     ...((canBe ?? first !== undefined)

@@ -11,14 +11,14 @@ import { inWords } from '../../words.ts';
 import { type HandfulRules, sameDice, lineOf, group, noMore } from './handfulDice.ts';
 import { handfulWords, rounds } from './handfulWords.ts';
 
-export interface Lies {
+export interface LaidOut {
   /** Dice still there, each what it shows. */
   readonly dice: readonly number[];
   /** Dice taken out so far. */
   readonly taken: readonly number[];
   readonly rolls: number;
 }
-export type HandfulState = ChoosingState & Lies;
+export type HandfulState = ChoosingState & LaidOut;
 
 export const handful: Game<HandfulRules, HandfulState> = {
   id: 'handful',
@@ -41,7 +41,7 @@ export const handful: Game<HandfulRules, HandfulState> = {
   ],
   operations: () => ['add'],
   materials: ({ sides, count }) => ({ pack: null, dice: Array<DieSides>(count).fill(sides), others: [] }),
-  ...choosing<HandfulRules, Lies>({
+  ...choosing<HandfulRules, LaidOut>({
     lay: (play) => ({ dice: [], taken: Array<number>(scoreCount(play)).fill(0), rolls: 0 }),
     opens: ({ rules: { sides, count } }) => ({ kind: 'roll', dice: Array<DieSides>(count).fill(sides) }),
     opened: (_play, { rolls }, dice) => ({ dice, rolls: rolls + 1, says: say('rolled') }),

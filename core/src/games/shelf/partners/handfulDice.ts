@@ -29,7 +29,7 @@ export function group(seat: number, dice: readonly number[], places: readonly nu
   return {
     key: places.join(' '),
     veiled: true,
-    says: say('square', { text: worths.join(' + ') }),
+    says: say('asWritten', { text: worths.join(' + ') }),
     cards: places,
     ...holds,
   };

@@ -25,7 +25,7 @@ export function optionsOf(play: Play<TrueRules>, state: TrueState): Option[] {
       return {
         key: `try ${three.map(({ id }) => id).join(' ')}`,
         veiled: true,
-        says: say('square', { text: given }),
+        says: say('asWritten', { text: given }),
         cards: three.map(({ id }) => id),
         claim: { item: skillItem('make'), shown: given, answer: '', given },
       };

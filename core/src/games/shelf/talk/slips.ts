@@ -37,7 +37,7 @@ const apply = ({ operation, left, right }: Fact): number | undefined => {
   return isWhole(value) && value.top >= 0 ? value.top : undefined;
 };
 const line = ({ operation, left, right }: Fact, answer: number) =>
-  say('square', { text: `${left} ${displaySigns[operation]} ${right} = ${signedText(answer)}` });
+  say('asWritten', { text: `${left} ${displaySigns[operation]} ${right} = ${signedText(answer)}` });
 
 /** Every line that one change makes true: the answer, either number, the sign. Numbers stay whole, from 0 to `largest` for the two of the fact. */
 export function mendsOf(fact: Fact, claimed: number, largest: number): Mend[] {

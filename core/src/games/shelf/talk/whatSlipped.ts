@@ -11,13 +11,13 @@ import { inWords } from '../../words.ts';
 import { makeSlipped, slipForms, type SlipForm, type Slipped, type SlippedRules } from './slips.ts';
 import { items, whatSlippedWords } from './whatSlippedWords.ts';
 
-export interface Lies {
+export interface LaidOut {
   readonly item: Slipped;
   readonly found: readonly string[];
   readonly nth: number;
   readonly points: readonly number[];
 }
-export type SlippedState = ChoosingState & Lies;
+export type SlippedState = ChoosingState & LaidOut;
 
 const next = 'next';
 const rules = (forms: readonly SlipForm[], over: Partial<SlippedRules> = {}): SlippedRules => ({
@@ -53,7 +53,7 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
   ],
   operations: ({ operations: own }) => own,
   materials: () => ({ pack: null, dice: [], others: ['paper'] }),
-  ...choosing<SlippedRules, Lies>({
+  ...choosing<SlippedRules, LaidOut>({
     lay: (play) => ({
       draws: 1,
       item: makeSlipped(play.rules, chanceOf(play, freshState)),
@@ -119,10 +119,10 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
   },
 };
 
-const left = ({ item, found }: Lies) => item.mends.filter((one) => !found.includes(one.key));
+const left = ({ item, found }: LaidOut) => item.mends.filter((one) => !found.includes(one.key));
 
 /** What is looked for, as it goes on record: a mend that was explained, or that mends nothing. */
-function askedOf(state: Lies): Claimed {
+function askedOf(state: LaidOut): Claimed {
   const [first] = left(state);
   return {
     item: skillItem('mend'),

@@ -101,7 +101,7 @@ export const fillTheField: Game<FieldRules, ChoosingState & FieldLies> = {
       cols: play.rules.cols,
       lies: state.lies.map((one) => ({
         ...one,
-        says: say('square', { text: `${one.rows} × ${one.cols} = ${area(one)}` }),
+        says: say('asWritten', { text: `${one.rows} × ${one.cols} = ${area(one)}` }),
       })),
     },
     totals: [

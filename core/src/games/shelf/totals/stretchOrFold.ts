@@ -16,14 +16,14 @@ export interface StretchRules {
   readonly die: DieSides;
 }
 
-export interface Lies {
+export interface LaidOut {
   /** One for each seat against one another, one for all together. */
   readonly totals: readonly number[];
   readonly roll: number | null;
   readonly winner: number | null;
 }
 
-export const stretchOrFold: Game<StretchRules, ChoosingState & Lies> = {
+export const stretchOrFold: Game<StretchRules, ChoosingState & LaidOut> = {
   id: 'stretch-or-fold',
   version: 2,
   family: 'totals',
@@ -38,7 +38,7 @@ export const stretchOrFold: Game<StretchRules, ChoosingState & Lies> = {
   settings: [numberSetting('target', 'Target', 10, 200), diceSetting('die', 1)],
   operations: () => ['add', 'mul', 'div'],
   materials: ({ die }) => ({ pack: null, dice: [die], others: ['paper for the total'] }),
-  ...choosing<StretchRules, Lies>({
+  ...choosing<StretchRules, LaidOut>({
     lay: (play) => ({ totals: Array<number>(scoreCount(play)).fill(0), roll: null, winner: null }),
     opens: (play) => ({ kind: 'roll', dice: [play.rules.die] }),
     opened: (_play, _state, [roll = 1]) => ({ roll, says: say('aCard', { worth: roll }) }),
@@ -98,13 +98,13 @@ export const stretchOrFold: Game<StretchRules, ChoosingState & Lies> = {
   },
 };
 
-const totalOf = (play: Play<StretchRules>, { totals, turn }: ChoosingState & Lies) =>
+const totalOf = (play: Play<StretchRules>, { totals, turn }: ChoosingState & LaidOut) =>
   totals[scoreOf(play, turn)] as number;
-const howOf = (play: Play<StretchRules>, state: ChoosingState & Lies, { key }: Pick<Option, 'key'>) =>
+const howOf = (play: Play<StretchRules>, state: ChoosingState & LaidOut, { key }: Pick<Option, 'key'>) =>
   Number(key) - totalOf(play, state) === 2 * (state.roll ?? 0) ? ('stretch' as const) : ('fold' as const);
 
 /** The double or the half, each said before the new total is. */
-function optionsOf(play: Play<StretchRules>, state: ChoosingState & Lies): Option[] {
+function optionsOf(play: Play<StretchRules>, state: ChoosingState & LaidOut): Option[] {
   const { roll, turn } = state;
   if (roll === null) return [];
   const total = totalOf(play, state);

@@ -4,7 +4,8 @@ import { type Who, type None, type Seat, textOf, type Whole, type Teller } from 
 export const boards = {
   // Boards.
   whichSquare: ({ seat }: Seat, who: Who) => `${who(seat)}: which square?`,
-  square: ({ text }: { readonly text: string }) => text,
+  /** Numbers and signs, the same in every language. */
+  asWritten: ({ text }: { readonly text: string }) => text,
   marks: ({ seat }: Seat, who: Who) => `${who(seat)} marks a square.`,
   lineFor: ({ seat }: Seat, who: Who) => `A line for ${who(seat)}.`,
   boardFull: (_: None) => 'The board is full.',
