@@ -87,6 +87,7 @@ export * from './advance/stepDecision.ts';
 export * from './advance/trend.ts';
 export * from './numbers/allLines.ts';
 export * from './numbers/checkLine.ts';
+export * from './numbers/lineFault.ts';
 export * from './numbers/expression.ts';
 export * from './numbers/fraction.ts';
 export * from './numbers/nearest.ts';

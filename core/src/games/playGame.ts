@@ -1,5 +1,6 @@
 import { rollTrouble } from '../materials/dice.ts';
 import { checkLine, isClaim } from '../numbers/checkLine.ts';
+import { lineFaultText } from '../numbers/lineFault.ts';
 import { createRandom, mixSeed, type RandomSource } from '../random/random.ts';
 import { actCalmly } from './calm.ts';
 import { say, tell } from './tell/sentence.ts';
@@ -106,7 +107,7 @@ export function moveTrouble(need: Need, move: Move): string | null {
       if (need.kind !== 'line' || need.seat !== move.seat) return seatTrouble(move.seat);
       const found = checkLine(move.text, need.ask);
       // A line that is not true is a claim all the same, and goes on record as one.
-      return found.right || isClaim(found) ? null : found.sentence;
+      return found.right || isClaim(found) ? null : lineFaultText(found.fault);
     }
     case 'calm':
     case 'go':

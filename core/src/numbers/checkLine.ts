@@ -8,10 +8,10 @@ import {
   valueOf,
   applySign,
   type Expression,
-  type Sign,
 } from './expression.ts';
 import { tableRules, type LineRules } from './allLines.ts';
 import { compareFractions, fraction, type Fraction } from './fraction.ts';
+import type { LineFault, LineSlip } from './lineFault.ts';
 import { readLine } from './readLine.ts';
 
 /** What a claimed line is held against. */
@@ -25,22 +25,6 @@ export interface LineAsk extends Partial<LineRules> {
   readonly most?: number;
 }
 
-/** Each kind of slip a line may hold. */
-export const lineSlips = [
-  'unreadable',
-  'notThere',
-  'usedTwice',
-  'sign',
-  'byZero',
-  'notWhole',
-  'belowZero',
-  'notEqual',
-  'target',
-  'tooFew',
-  'tooMany',
-] as const;
-export type LineSlip = (typeof lineSlips)[number];
-
 export type CheckedLine =
   | {
       readonly right: true;
@@ -51,7 +35,7 @@ export type CheckedLine =
       /** The line as it should be written: one step a line where equals signs ran on. */
       readonly shown: readonly string[];
     }
-  | { readonly right: false; readonly slip: LineSlip; readonly sentence: string };
+  | { readonly right: false; readonly slip: LineSlip; readonly fault: LineFault };
 
 /**
  * Checks a typed line: that it can be read, uses only the numbers that lie there and each once, keeps to the rules, says
@@ -59,7 +43,7 @@ export type CheckedLine =
  */
 export function checkLine(text: string, ask: LineAsk): CheckedLine {
   const read = readLine(text);
-  if ('trouble' in read) return slip('unreadable', read.trouble);
+  if ('trouble' in read) return slip({ kind: 'unreadable', ...read.trouble });
   const rules: LineRules = { ...tableRules, ...ask };
   const joined = join(read.parts, rules);
   if (!('expression' in joined)) return joined;
@@ -71,18 +55,23 @@ export function checkLine(text: string, ask: LineAsk): CheckedLine {
   if (counted) return counted;
   const value = valueOf(expression);
   if (ask.target !== undefined && compareFractions(value, fraction(ask.target)) !== 0)
-    return slip('target', `${expressionText(expression)} makes ${numeral(value, false)}, not ${ask.target}.`);
+    return slip({
+      kind: 'target',
+      line: expressionText(expression),
+      makes: numeral(value, false),
+      target: ask.target,
+    });
   if (used.length < (ask.least ?? 1))
-    return slip('tooFew', `A line uses at least ${ask.least} of the numbers; this one uses ${used.length}.`);
+    return slip({ kind: 'tooFew', bound: ask.least ?? 1, used: used.length });
   if (used.length > (ask.most ?? Infinity))
-    return slip('tooMany', `A line uses at most ${ask.most} of the numbers; this one uses ${used.length}.`);
+    return slip({ kind: 'tooMany', bound: ask.most ?? Infinity, used: used.length });
   return { right: true, expression, value, used, shown };
 }
 
-const slip = (kind: LineSlip, sentence: string): CheckedLine & { readonly right: false } => ({
+const slip = (fault: LineFault): CheckedLine & { readonly right: false } => ({
   right: false,
-  slip: kind,
-  sentence,
+  slip: fault.kind,
+  fault,
 });
 
 /** Whether a line that is not right says something all the same: it can be read and keeps to the rules, and is not true or not what was asked. */
@@ -109,12 +98,13 @@ function join(
       if (broken) return broken;
       const right = valueOf(part);
       if (compareFractions(value, right) !== 0)
-        return slip(
-          'notEqual',
-          part.kind === 'number'
-            ? `${expressionText(said)} is ${numeral(value, false)}, not ${part.value}.`
-            : `${expressionText(said)} is ${numeral(value, false)} and ${expressionText(part)} is ${numeral(right, false)}: they are not equal.`,
-        );
+        return slip({
+          kind: 'notEqual',
+          line: expressionText(said),
+          makes: numeral(value, false),
+          other: expressionText(part),
+          otherMakes: part.kind === 'number' ? null : numeral(right, false),
+        });
       shown.push(`${expressionText(said)} = ${expressionText(part)}`);
       // "35 = 7 × 5": the longer side is the line.
       if (whole.kind === 'number' && part.kind !== 'number') whole = part;
@@ -154,21 +144,14 @@ function brokenRule(
   if (inner) return inner;
   const { sign } = expression;
   const [left, right] = [valueOf(expression.left), valueOf(expression.right)];
-  const words = `${numeral(left)} ${shownSigns[sign]} ${numeral(right)}`;
-  if (!rules.signs.includes(sign)) return slip('sign', `${signNames[sign]} is not used at this step.`);
-  if (sign === '/' && right.top === 0) return slip('byZero', `${words}: nothing can be divided by 0.`);
+  const doing = `${numeral(left)} ${shownSigns[sign]} ${numeral(right)}`;
+  if (!rules.signs.includes(sign)) return slip({ kind: 'sign', sign });
+  if (sign === '/' && right.top === 0) return slip({ kind: 'byZero', step: doing });
   const value = applySign(sign, left, right);
-  if (!rules.fractions && value.bottom !== 1) return slip('notWhole', `${words} does not come out whole.`);
-  if (!rules.signed && value.top < 0) return slip('belowZero', `${words} goes below 0.`);
+  if (!rules.fractions && value.bottom !== 1) return slip({ kind: 'notWhole', step: doing });
+  if (!rules.signed && value.top < 0) return slip({ kind: 'belowZero', step: doing });
   return undefined;
 }
-
-const signNames: Readonly<Record<Sign, string>> = {
-  '+': 'Adding',
-  '-': 'Taking away',
-  '*': 'Multiplying',
-  '/': 'Dividing',
-};
 
 /** A number that is not there, or used more often than it lies there. */
 function countUse(
@@ -179,13 +162,9 @@ function countUse(
   for (const one of numbers) left.set(one, (left.get(one) ?? 0) + 1);
   for (const one of used) {
     const has = left.get(one);
-    if (has === undefined) return slip('notThere', `There is no ${one} among ${[...numbers].join(', ')}.`);
+    if (has === undefined) return slip({ kind: 'notThere', number: one, numbers });
     if (has === 0) {
-      const times = numbers.filter((other) => other === one).length;
-      return slip(
-        'usedTwice',
-        `${one} lies there ${times === 1 ? 'once' : `${times} times`} and is used more often.`,
-      );
+      return slip({ kind: 'usedTwice', number: one, times: numbers.filter((other) => other === one).length });
     }
     left.set(one, has - 1);
   }

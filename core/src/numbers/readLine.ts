@@ -1,13 +1,17 @@
 import { numberUsed, step, type Expression, type Sign } from './expression.ts';
+import { longestLine, type Unread } from './lineFault.ts';
+
+/** Why a line cannot be read, where nothing stands in the sentence. */
+type Plain = Exclude<Unread, { readonly digits: string } | { readonly mark: string }>;
 
 /** What a typed line says: one expression, or several joined by equals signs. */
 export interface TypedLine {
   readonly parts: readonly Expression[];
 }
 
-/** A line that cannot be read, with a sentence that says where. */
+/** A line that cannot be read, and why. */
 export interface Unreadable {
-  readonly trouble: string;
+  readonly trouble: Unread;
 }
 
 const signOf: Readonly<Record<string, Sign>> = {
@@ -24,8 +28,6 @@ const signOf: Readonly<Record<string, Sign>> = {
   '\u00f7': '/',
   ':': '/',
 };
-/** The longest line that is read. */
-export const longestLine = 200;
 /** How deep brackets may stand in one another. */
 const deepest = 20;
 
@@ -34,7 +36,7 @@ type Token =
 
 /** Reads a line as typed on any keyboard: `3 + 4 = 7 x 5 = 35`, `(8 − 2) ÷ 3`. Never throws. */
 export function readLine(text: string): TypedLine | Unreadable {
-  if (text.length > longestLine) return { trouble: `A line has at most ${longestLine} signs.` };
+  if (text.length > longestLine) return { trouble: { why: 'tooLong' } };
   const tokens: Token[] = [];
   for (let at = 0; at < text.length;) {
     const rest = text.slice(at);
@@ -42,19 +44,18 @@ export function readLine(text: string): TypedLine | Unreadable {
     const digits = /^\d+/.exec(rest);
     if (blank) at += blank[0].length;
     else if (digits) {
-      if (digits[0].length > 9) return { trouble: `${digits[0]} is too large to work with.` };
+      if (digits[0].length > 9) return { trouble: { why: 'tooLarge', digits: digits[0] } };
       tokens.push({ kind: 'number', value: Number(digits[0]) });
       at += digits[0].length;
     } else {
       const mark = rest[0] as string;
       const open = mark === '[' || mark === '{' ? '(' : mark === ']' || mark === '}' ? ')' : mark;
-      if (!(open in signOf) && !['(', ')', '='].includes(open))
-        return { trouble: `\u201c${mark}\u201d is no number and no sign. Use + − × ÷, brackets and =.` };
+      if (!(open in signOf) && !['(', ')', '='].includes(open)) return { trouble: { why: 'strange', mark } };
       tokens.push({ kind: 'mark', mark: open in signOf ? (signOf[open] as string) : open });
       at += 1;
     }
   }
-  if (tokens.length === 0) return { trouble: 'Write a line, such as 3 + 4.' };
+  if (tokens.length === 0) return { trouble: { why: 'nothing' } };
   return readTokens(tokens);
 }
 
@@ -62,9 +63,9 @@ export function readLine(text: string): TypedLine | Unreadable {
 function readTokens(tokens: readonly Token[]): TypedLine | Unreadable {
   let at = 0;
   let depth = 0;
-  let trouble: string | undefined;
-  const fail = (sentence: string): undefined => {
-    trouble ??= sentence;
+  let trouble: Unread | undefined;
+  const fail = (why: Plain['why']): undefined => {
+    trouble ??= { why };
     return undefined;
   };
   const take = (mark: string): boolean => {
@@ -86,23 +87,19 @@ function readTokens(tokens: readonly Token[]): TypedLine | Unreadable {
   const product = (): Expression | undefined => chain(['*', '/'], single);
   const single = (): Expression | undefined => {
     const token = tokens[at];
-    if (!token) return fail('The line ends where a number should follow.');
+    if (!token) return fail('endsEarly');
     if (token.kind === 'number') {
       at += 1;
       return numberUsed(token.value);
     }
     if (token.mark !== '(') return fail(missing(token.mark));
-    if (depth >= deepest) return fail('There are too many brackets in one another.');
+    if (depth >= deepest) return fail('tooDeep');
     at += 1;
     depth += 1;
     const inner = sum();
     depth -= 1;
     if (!inner || take(')')) return inner;
-    return fail(
-      tokens[at]?.kind === 'number'
-        ? 'A sign is missing between two numbers.'
-        : 'A bracket is opened and never closed.',
-    );
+    return fail(tokens[at]?.kind === 'number' ? 'signMissing' : 'leftOpen');
   };
 
   const parts: Expression[] = [];
@@ -111,17 +108,11 @@ function readTokens(tokens: readonly Token[]): TypedLine | Unreadable {
     if (part) parts.push(part);
   } while (trouble === undefined && take('='));
   const extra = tokens[at];
-  if (extra)
-    fail(
-      extra.kind === 'mark' && extra.mark === ')'
-        ? 'A bracket closes that was never opened.'
-        : 'A sign is missing between two numbers.',
-    );
+  if (extra) fail(extra.kind === 'mark' && extra.mark === ')' ? 'closedUnopened' : 'signMissing');
   return trouble === undefined ? { parts } : { trouble };
 }
 
-function missing(mark: string): string {
-  if (mark === ')') return 'A number is missing before a closing bracket.';
-  if (mark === '=') return 'A number is missing before the equals sign.';
-  return 'Two signs stand side by side; a number is missing between them.';
+function missing(mark: string): Plain['why'] {
+  if (mark === ')') return 'numberBeforeBracket';
+  return mark === '=' ? 'numberBeforeEquals' : 'numberBetweenSigns';
 }

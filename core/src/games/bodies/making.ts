@@ -62,7 +62,7 @@ export function making<R, T extends object>(
     written: (play, state, text) => {
       const line = checkLine(text, game.ask(play, state));
       // Not true, or not what was to be made: told, kept as missed, and there is another try.
-      if (!line.right) return step({}, { says: say('asWritten', { text: line.sentence }), next: 'stay' });
+      if (!line.right) return step({}, { says: say('lineFault', { fault: line.fault }), next: 'stay' });
       // Who made what others passed on begins the next.
       const turn = state.gaveUp.length > 0 ? state.turn : nextSeat(play, state, state.turn);
       return step(game.made(play, state, line), { gaveUp: [], turn });

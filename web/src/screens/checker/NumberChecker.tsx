@@ -5,6 +5,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import {
   checkLine,
+  lineFaultText,
   countText,
   mostNumbers,
   mostNumbersForAll,
@@ -144,7 +145,7 @@ function Claim({
           ))}
         </>
       ) : (
-        <p>{found.sentence}</p>
+        <p>{lineFaultText(found.fault)}</p>
       )}
     </div>
   );

@@ -1,3 +1,4 @@
+import { lineFaultText, type LineFault } from '../../../numbers/lineFault.ts';
 import {
   type Who,
   type None,
@@ -18,6 +19,7 @@ export const make = {
   // Lines and arrays.
   theRoll: ({ roll }: { readonly roll: readonly number[] }) => `${roll.join(', ')}.`,
   whichLine: (_: None) => 'Which line?',
+  lineFault: ({ fault }: { readonly fault: LineFault }) => lineFaultText(fault),
   targetReached: ({ total }: { readonly total: number }) => `${total}: the target is reached.`,
   array: ({ a, b }: Factors) => `${a} × ${b}.`,
   layArray: ({ a, b }: Factors) => `Lay ${a} × ${b}.`,
