@@ -186,6 +186,59 @@ describe('the outbox', () => {
     expect(box.state().waiting).toBe(1);
   });
 
+  it('forgets the games at which a deleted pupil sat, whoever began them', async () => {
+    const box = outbox(() => Promise.resolve({ kind: 'away' }));
+    const game = (playId: string, ...ids: readonly (string | null)[]) =>
+      ({
+        ...{ playId, kind: 'game', pupilId: 'stays', moves: [{ id: 'm' }], state: { status: 'paused' } },
+        seats: ids.map((id) => ({ pupil: id === null ? null : { id } })),
+      }) as unknown as PlayRow;
+    await box.add([], game('both', 'stays', 'gone'));
+    await box.add([], game('other', 'stays', null));
+    await box.forgetPupil('gone');
+    expect((await db.getAll('plays')).map((one) => one.playId)).toEqual(['other']);
+    expect((await db.getAll('parts')).map((one) => one.playId)).toEqual(['other']);
+  });
+
+  it('tells those who listen, until they leave, and keeps the order of what came at once', async () => {
+    const box = outbox(() => Promise.resolve({ kind: 'away' }));
+    let heard = 0;
+    const leave = box.subscribe(() => (heard += 1));
+    await box.add([event('a'), event('b')]);
+    await box.add([event('c')]);
+    await vi.waitFor(() => expect(heard).toBeGreaterThan(1));
+    const orders = (await db.getAll('outbox')).map((one) => [one.id, one.order] as const);
+    const ordered = orders.toSorted((one, other) => one[1] - other[1]).map(([id]) => id);
+    expect(ordered).toEqual(['a', 'b', 'c']);
+    expect(new Set(orders.map(([, order]) => order)).size).toBe(3);
+    expect(Math.abs((orders[0]?.[1] ?? 0) / 1000 - Date.now())).toBeLessThan(60_000);
+    leave();
+    const before = heard;
+    await box.add([event('d')]);
+    expect(heard).toBe(before);
+  });
+
+  it('sends what came while it was sending without being asked, and nothing once it is closed', async () => {
+    const sent: string[][] = [];
+    const held: (() => void)[] = [];
+    const box = outbox(async (events) => {
+      sent.push(events.map((one) => one.id));
+      await new Promise<void>((done) => held.push(done));
+      return all(events);
+    });
+    await box.add([event('a')]);
+    await vi.waitFor(() => expect(held).toHaveLength(1));
+    await box.add([event('b')]);
+    held[0]?.();
+    await vi.waitFor(() => expect(sent).toEqual([['a'], ['b']]));
+    held[1]?.();
+    await vi.waitFor(async () => expect(await waitingIds()).toEqual([]));
+    box.close();
+    await box.add([event('c')]);
+    await box.flush();
+    expect(sent).toHaveLength(2);
+  });
+
   it('loses nothing and doubles nothing, whatever the network does', async () => {
     // Each try either arrives and is acknowledged, arrives and its answer is lost, or does not arrive.
     const fates = fc.array(fc.constantFrom('ok', 'answerLost', 'lost', 'signIn'), { maxLength: 12 });

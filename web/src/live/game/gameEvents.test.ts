@@ -55,6 +55,31 @@ describe('what is sent of a game', () => {
       seats[0]?.playId,
     ]);
   });
+  it('of a step at the table is what each part of it sends, in order', () => {
+    const plain = (list: readonly { readonly kind: string; readonly id: string }[]) =>
+      list.map((one) => ({ ...one, id: '', at: '' }));
+    const end = { usedMs: 5000, calm: true, interrupted: false };
+    const sent = events.sent(
+      [
+        { kind: 'made', kept: move, nth: 3, usedMs: 9 },
+        { kind: 'undone', kept: move },
+        { kind: 'amended', seat: 2, answer },
+        { kind: 'ended', ...end },
+      ],
+      () => 4,
+    );
+    expect(plain(sent)).toEqual(
+      plain([
+        ...events.made(move, 3, 9, () => 4),
+        ...events.undone(move),
+        ...events.amended(2, answer),
+        ...events.ended(end, 'tutor'),
+      ]),
+    );
+    expect(events.amended(1, answer)).toEqual([]);
+    expect(new Set(sent.slice(3).map((one) => one.id)).size).toBe(sent.length - 3);
+    expect(sent.every((one) => !('at' in one) || !Number.isNaN(Date.parse(one.at)))).toBe(true);
+  });
   it('ends every pupil’s play, and says nothing of a grown-up', () => {
     const ended = events.ended({ usedMs: 5000, calm: false, interrupted: true }, 'tutor');
     expect(ended.map((one) => 'playId' in one && one.playId)).toEqual([seats[0]?.playId, seats[2]?.playId]);
