@@ -12,7 +12,7 @@ export function sumWays(left: number, right: number): SayNowWay[] {
     ];
   if (small === 1) return [one('more', 'one more', [step(`one more than ${large} is ${sum}`, whole, sum)])];
   if (small === 2)
-    return [one('more', 'two more', [step(`two more than ${large}, ${large + 1}, ${sum}`, whole, sum)])];
+    return [one('more', 'two more', [step(`after ${large} come ${large + 1} and ${sum}`, whole, sum)])];
   if (large === small)
     return [one('double', 'double', [step(`double ${large} is ${sum}`, `2*${large}`, sum)])];
   const ways: SayNowWay[] = [];
