@@ -76,6 +76,8 @@ writeFileSync(
     coverageAnalysis: 'perTest',
     concurrency: Number(process.env.VELDRIFT_THREADS ?? 2),
     timeoutMS: 20_000,
+    // With all games played at every step the first run takes a while.
+    dryRunTimeoutMinutes: 30,
     ignoreStatic: true,
     reporters: ['progress-append-only', 'json'],
     jsonReporter: { fileName: '.mutate/report.json' },
