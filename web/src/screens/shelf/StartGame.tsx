@@ -26,30 +26,17 @@ import {
   type Materials,
   type Role,
 } from '@veldrift/core/games';
-import type { Pupil, PupilPage } from '@veldrift/wire';
+import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { GameRow, GameSeat } from '../../app/deviceDb.ts';
-import { pupilPageQuery, queryClient } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
-import { dealOf, grownUp, seatOf, startGame } from '../../live/game/startGame.ts';
-import { measuringFor } from '../../live/measuringOf.ts';
-import { newSeed, playHead } from '../start/startPlay.ts';
+import { startGame } from '../../live/game/startGame.ts';
+import { newSeed } from '../start/startPlay.ts';
 import type { ChosenRules } from './chosenRules.ts';
 import { FactsField } from './FactsField.tsx';
 import { PrintedOrder } from './PrintedOrder.tsx';
 import { adult, nobody, SeatField } from './SeatField.tsx';
-
-/** How long a start waits for what is known of a pupil now; then what was last known is taken, ms. */
-const patienceMs = 2500;
-
-/** A pupil's page as it is now; without a server, as it was last fetched. */
-function pageNow(id: string): Promise<PupilPage | undefined> {
-  const query = pupilPageQuery(id);
-  const last = () => queryClient.getQueryData(query.queryKey);
-  const late = new Promise<PupilPage | undefined>((done) => setTimeout(() => done(last()), patienceMs));
-  return Promise.race([queryClient.fetchQuery({ ...query, staleTime: 0 }).catch(last), late]);
-}
+import { newGameRow, sitDown } from './sitDown.ts';
 
 /** Who plays and how; then to the table. */
 export function StartGame({
@@ -137,44 +124,15 @@ export function StartGame({
     } catch (error) {
       return setTrouble(error instanceof Error ? error.message : 'It cannot be set up.');
     }
-    let head: Awaited<ReturnType<typeof playHead>> | undefined;
-    const made: GameSeat[] = [];
-    for (const one of taken) {
-      const sits = pupils.find((other) => other.id === one);
-      if (!sits) {
-        made.push(grownUp(me.name));
-        continue;
-      }
-      const ids = await playHead(sits, me.userId);
-      head ??= ids;
-      const page = await pageNow(sits.id);
-      made.push(seatOf(sits, page, ids));
-    }
-    if (!head) return;
-    const way = types ? 'keypad' : 'tutor';
-    const title = `${game.name}: ${chosen.house?.name ?? game.steps[chosen.step]?.name ?? ''}`;
-    const row: GameRow = {
-      kind: 'game',
-      ...head,
-      setId: pupil.setId,
-      purpose: 'game',
-      way,
-      limitMs: measuringFor(pupil, me, way).limitMs,
-      title: title.slice(0, 120),
-      deal: dealOf(plan, head.playId, made, game.operations(rules)[0] ?? pupil.operation, pupil.pathwayId),
-      plan,
-      seats: made,
-      moves: [],
-      state: {
-        status: 'ready',
-        usedMs: 0,
-        calm: false,
-        interrupted: false,
-        pausedAt: null,
-        pauseReason: null,
-        endReason: null,
-      },
-    };
+    const sits = await sitDown(taken, pupils, me);
+    if (!sits) return;
+    const row = newGameRow(sits, plan, {
+      pupil,
+      me,
+      way: types ? 'keypad' : 'tutor',
+      title: `${game.name}: ${chosen.house?.name ?? game.steps[chosen.step]?.name ?? ''}`,
+      operation: game.operations(rules)[0] ?? pupil.operation,
+    });
     await startGame(outbox, row);
     await navigate(`/table/${row.playId}`);
   };
