@@ -34,8 +34,9 @@ export function advanceGameTable(
   const { status } = table.table;
   switch (press.kind) {
     case 'start':
-      return turn(table, at, { status: 'playing' });
+      return status === 'ready' ? turn(table, at, { status: 'playing' }) : nothing(table);
     case 'resume': {
+      if (status !== 'paused') return nothing(table);
       const { table: next } = turn(table, at, { status: 'playing', pausedAt: null, pauseReason: null });
       return nothing({ ...next, spoiled: true });
     }
@@ -48,7 +49,7 @@ export function advanceGameTable(
         interrupted: table.table.interrupted || press.reason !== 'pause',
       });
     case 'calm': {
-      if (table.table.calm || status !== 'playing') return nothing(table);
+      if (table.table.calm || status !== 'playing' || table.state.over !== null) return nothing(table);
       const calm = turn(table, at, { calm: true });
       // Cards and dice of the app turn to what each knows; real ones go on as they lie.
       return frame.plan.mode === 'screen'
