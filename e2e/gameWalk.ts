@@ -1,0 +1,172 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { expressionText, reach, shownSigns, signs } from '@veldrift/core';
+import { need, painted } from './gameHouse.ts';
+
+/** A hand at the table: how something is pressed, and how a fact is judged. */
+export interface Hand {
+  readonly press: (what: Locator) => Promise<void>;
+  readonly judge: (page: Page) => Promise<void>;
+}
+
+/** Tab to it and Enter; a square of a board is walked to with the arrow keys from the board's one stop. */
+async function byKeys(what: Locator): Promise<void> {
+  const page = what.page();
+  await expect(what).toBeVisible();
+  const walk = await what.evaluate((element) => {
+    if (!(element instanceof HTMLElement) || element.tabIndex >= 0) return null;
+    const board = element.closest('[role="group"]');
+    const cells = [...(board?.querySelectorAll('button') ?? [])];
+    const stop = cells.findIndex((cell) => cell.tabIndex === 0);
+    const across = board ? getComputedStyle(board).gridTemplateColumns.split(' ').length : 1;
+    const at = cells.indexOf(element as HTMLButtonElement);
+    (cells[stop] as HTMLElement).focus();
+    return {
+      down: Math.floor(at / across) - Math.floor(stop / across),
+      right: (at % across) - (stop % across),
+    };
+  });
+  if (walk === null) await what.focus();
+  else {
+    for (let nth = 0; nth < Math.abs(walk.down); nth += 1)
+      await page.keyboard.press(walk.down > 0 ? 'ArrowDown' : 'ArrowUp');
+    for (let nth = 0; nth < Math.abs(walk.right); nth += 1)
+      await page.keyboard.press(walk.right > 0 ? 'ArrowRight' : 'ArrowLeft');
+  }
+  await expect(what).toBeFocused();
+  await page.keyboard.press('Enter');
+}
+
+export const keys: Hand = {
+  press: byKeys,
+  judge: async (page) => {
+    await painted(page);
+    await page.keyboard.press('ArrowRight');
+  },
+};
+export const taps: Hand = {
+  press: (what) => what.tap(),
+  judge: async (page) => {
+    await painted(page);
+    await page.locator('.judge.right').tap();
+  },
+};
+
+export const shown = (page: Page) => page.locator('.game-field').innerText();
+const numbersIn = (text: string) => (text.match(/\d+/g) ?? []).map(Number);
+
+/** Makes one move with a hand: whatever the table waits for. */
+export async function move(page: Page, { press, judge }: Hand): Promise<void> {
+  const field = page.locator('.game-field');
+  const button = (name: string | RegExp) =>
+    field.getByRole('button', { name, exact: typeof name === 'string' });
+  switch (await need(page)) {
+    case 'go':
+      return press(button('Go on'));
+    case 'roll':
+      return press(button('Roll'));
+    case 'say':
+      return judge(page);
+    case 'claim':
+      await painted(page);
+      return press(field.locator('.claim-zone').first());
+    case 'line':
+      return line(page, press);
+    case null:
+      break;
+  }
+  if ((await button('Laid').count()) > 0) {
+    // No number begins with 0.
+    const hand = field.getByRole('group', { name: 'Your cards' }).getByRole('button');
+    const labels = await hand.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label') ?? ''));
+    const first = labels.findIndex((label) => !/\b0\b/.test(label));
+    if (first > 0) await press(hand.nth(first));
+    for (const place of await field.locator('.place').all()) await press(place);
+    return press(button('Laid'));
+  }
+  if ((await button('Lay the line').count()) > 0) {
+    const three = await trueLine(field);
+    if (!three) return press(button(/^(Draw a card|Pass)$/));
+    for (const card of three) await press(card);
+    return press(button('Lay the line'));
+  }
+  if ((await button('These make ten').count()) > 0) {
+    const dice = field.locator('.card-row .card-key');
+    const worths = (
+      await dice.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label') ?? ''))
+    ).map((label) => numbersIn(label)[0] ?? NaN);
+    const one = worths.findIndex((worth, at) => worths.indexOf(10 - worth, at + 1) > at);
+    if (one < 0) return press(button('Nothing more makes ten'));
+    await press(dice.nth(one));
+    await press(dice.nth(worths.indexOf(10 - (worths[one] ?? 0), one + 1)));
+    return press(button('These make ten'));
+  }
+  if ((await field.getByLabel('The line, mended').count()) > 0) {
+    if ((await button('The next one').count()) > 0) return press(button('The next one'));
+    const slipped = await field.locator('.square-cell').first().innerText();
+    const [left = 0, right = 0] = numbersIn(slipped);
+    const sign = signs.find((one) => slipped.includes(shownSigns[one])) ?? '+';
+    const answer = { '+': left + right, '-': left - right, '*': left * right, '/': left / right }[sign];
+    const typed = field.getByLabel('The line, mended');
+    await press(typed);
+    await typed.fill(`${left} ${sign} ${right} = ${answer}`);
+    return press(button('Mended'));
+  }
+  if ((await field.locator('.card-key').count()) > 0) return press(field.locator('.card-key').first());
+  const room = field.getByRole('button', { name: /room for/ });
+  if ((await room.count()) > 0) return press(room.first());
+  const board = field.locator('.grid-board button:not(.held)');
+  if ((await board.count()) === 0) return press(field.locator('.ask-choices button').first());
+  // The total asked for, or one that the dice surely make: their sum; on a board of facts any.
+  const dice = await field
+    .locator('.die')
+    .evaluateAll((all) =>
+      all.map((die) => Number((die.getAttribute('aria-label') ?? '').replace(/\D/g, ''))),
+    );
+  const asked = /counter on (\d+)/.exec(await field.locator('.game-need').innerText())?.[1];
+  const sum = asked ?? String(dice.reduce((a, b) => a + b, 0));
+  const square =
+    dice.length > 0 ? board.and(page.getByRole('button', { name: new RegExp(`^${sum}(,|$)`) })) : board;
+  await press((await square.count()) > 0 ? square.first() : field.locator('.ask-choices button').first());
+}
+
+/** Three cards that make a true sum, two of them of one's own at least; undefined: there are none. */
+async function trueLine(field: Locator): Promise<Locator[] | undefined> {
+  const cards = async (row: string, own: boolean) => {
+    const keys = field.locator(`.card-row${row} .card-key`);
+    const labels = await keys.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label') ?? ''));
+    return labels.map((label, at) => ({ own, worth: Number(label), key: keys.nth(at) }));
+  };
+  const all = [...(await cards('.turn', true)), ...(await cards(':not(.turn)', false))];
+  for (const a of all)
+    for (const b of all)
+      for (const c of all) {
+        const three = [a, b, c];
+        if (new Set(three).size < 3 || three.filter((one) => one.own).length < 2) continue;
+        if (a.worth + b.worth === c.worth) return three.map((one) => one.key);
+      }
+  return undefined;
+}
+
+/** Puts a line together from the numbers and signs that lie there. */
+async function line(page: Page, press: Hand['press']): Promise<void> {
+  const field = page.locator('.game-field');
+  const tokens = await field.locator('.token').allInnerTexts();
+  const numbers = tokens.filter((one) => /^\d+$/.test(one)).map(Number);
+  const allowed = signs.filter((sign) => tokens.includes(shownSigns[sign]));
+  const [target = 0] = numbersIn(await field.locator('.game-need').innerText());
+  const pairs = numbers.flatMap((a, at) => numbers.slice(at + 1).map((b) => [a, b]));
+  const found = pairs
+    .map((pair) =>
+      reach({ numbers: pair, signs: allowed, from: target, to: target, least: 2 }).lineFor(target),
+    )
+    .find((one) => one !== undefined);
+  if (!found) return press(field.getByRole('button', { name: 'Pass' }));
+  for (const token of expressionText(found).match(/\d+|[^\d\s]/g) ?? [])
+    await press(
+      field
+        .getByRole('group', { name: 'Put the line together' })
+        .getByRole('button', { name: token, exact: true })
+        .first(),
+    );
+  await press(field.getByRole('button', { name: 'Lay it' }));
+}
