@@ -71,6 +71,20 @@ describe('a batch', () => {
     for (const one of all) if (one.status === 'refused') expect(one.message).toMatch(/^.{8,}\.$/);
     expect(seen.flatMap((group) => group.events.map((one) => one.event.id))).toEqual([good.id, late.id]);
   });
+  it('that holds what cannot be kept is refused as a whole only where that is not in an event', async () => {
+    const good = answerEvent(ids());
+    const nul = { ...answerEvent(ids()), given: 'a\u0000' };
+    const { found, seen } = await send(batch([nul, good]));
+    expect(results(found)).toMatchObject([
+      { id: nul.id, status: 'refused', field: 'given' },
+      { status: 'kept' },
+    ]);
+    expect(seen.flatMap((group) => group.events.map((one) => one.event.id))).toEqual([good.id]);
+    const whole = await send({ ...batch([good]), more: '\u0000' });
+    expect(whole).toMatchObject({ found: { problem: { field: 'more' } }, seen: [] });
+    for (const body of [null, 'text', [], 7])
+      expect((await send(body)).found).toHaveProperty('problem.message');
+  });
   it('puts moves of a game before what others at the table answered with them', async () => {
     const [first, second] = [ids(), ids()];
     const move = {

@@ -62,6 +62,25 @@ describe('what arrives at once', () => {
     expect(await previewRebuild(house.db, room.roomId, zone)).toEqual([]);
   });
 
+  it('is written in several transactions where it is very much, and nothing needs none', async () => {
+    const db = counting(house.db);
+    const keeper = openKeeper(db, silent);
+    const session = { roomId: room.roomId, timeZone: zone } as never;
+    expect(await keeper.keep(session, [])).toEqual([]);
+    expect(db.connects()).toBe(0);
+    const pupils = await Promise.all(Array.from({ length: 7 }, () => room.pupil()));
+    const before = db.connects();
+    const batches = pupils.map((id, at) =>
+      Array.from({ length: 100 }, (_, nth) =>
+        ago(minuteIds(id), 900 - 100 * at - nth, { fact: `${nth % 10}x7` }),
+      ),
+    );
+    const results = await Promise.all(batches.map((events) => send(keeper, events)));
+    expect(results.flat().every((one) => one.status === 'kept')).toBe(true);
+    // One that goes at once, and of the six that wait four and two.
+    expect(db.connects() - before).toBeGreaterThanOrEqual(3);
+  });
+
   it('from two processes at one fact of one pupil loses none of it', async () => {
     const id = await room.pupil();
     const keepers = [openKeeper(house.db, silent), openKeeper(house.db, silent)];

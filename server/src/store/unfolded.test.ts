@@ -61,6 +61,32 @@ describe('answers that are not taken into the states of their facts yet', () => 
     await room.call('GET', '/api/pupils');
     expect(await waiting(listed)).toEqual([0, 1]);
   });
+  it('leave, at the end of their play, its states on record and the school asked', async () => {
+    const id = await room.pupil();
+    const minute = minuteIds(id);
+    await room.send(wholeMinute(minute));
+    const [row] = await inRoom(house.db, room.roomId, (tx) =>
+      tx.rows<{ states: object | null; asked: boolean }>(
+        `select c.states, s.worked_revision = p.revision as asked
+         from checks c join pupils p on p.room_id = c.room_id and p.id = c.pupil_id
+         join standings s on s.room_id = p.room_id and s.pupil_id = p.id
+         where c.room_id = $1 and c.play_id = $2`,
+        [room.roomId, minute.playId],
+      ),
+    );
+    expect(Object.keys(row?.states ?? {}).length).toBeGreaterThan(0);
+    expect(row?.asked).toBe(true);
+    // An answer alone asks nobody.
+    await room.send([ago(minute, 1, { playId: uuid() })]);
+    const [later] = await inRoom(house.db, room.roomId, (tx) =>
+      tx.rows<{ asked: boolean }>(
+        `select s.worked_revision = p.revision as asked from pupils p
+         join standings s on s.room_id = p.room_id and s.pupil_id = p.id where p.room_id = $1 and p.id = $2`,
+        [room.roomId, id],
+      ),
+    );
+    expect(later?.asked).toBe(false);
+  });
   it('wait for no more than some dozens of batches where nobody looks', async () => {
     const id = await room.pupil();
     const ids = minuteIds(id);
