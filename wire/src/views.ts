@@ -11,6 +11,7 @@ import type {
   Operation,
   Purpose,
   Reason,
+  SeatSkill,
   SkillKey,
   Verdict,
 } from '@veldrift/core';
@@ -181,21 +182,8 @@ export interface GameReview {
 }
 
 /** An answer to a skill, as it is kept. */
-export interface KeptSkillAnswer {
-  readonly id: string;
+export interface KeptSkillAnswer extends Omit<SeatSkill, 'seat' | 'way'> {
   readonly playId: string;
-  readonly skill: SkillKey;
-  /** What was asked, as it stood on the table. */
-  readonly shown: string;
-  /** What is right. */
-  readonly answer: string;
-  /** What was said or claimed; null: not set down. */
-  readonly given: string | null;
-  readonly right: boolean;
-  readonly at: string;
-  readonly latencyMs: number | null;
-  readonly voided: boolean;
-  readonly aided: boolean;
 }
 
 /** What an answer on record is about: a fact or a skill. */

@@ -1,6 +1,9 @@
-import type { Answer, CaptureWay } from '../../recall/answer.ts';
+import type { Answer, CaptureWay, Judgement } from '../../recall/answer.ts';
+import type { Mark } from '../../recall/mark.ts';
 import type { Measuring } from '../../recall/measuring.ts';
-import type { EndReason } from '../minute.ts';
+import type { EndReason, PauseReason } from '../minute.ts';
+import type { RemoteAnswer } from './remoteAnswer.ts';
+import type { TypedAnswer } from './typedAnswer.ts';
 
 /** How a table runs what is on it. Times are time stamps of the page, ms. */
 export interface TableHow {
@@ -28,6 +31,29 @@ export interface ShownThere {
   readonly at: number;
   readonly shared: boolean;
 }
+
+/** What is done at a table of either kind. `shownAt`: when this page painted the prompt. */
+export type SharedPress =
+  | { readonly kind: 'start' | 'undo' | 'resume' | 'calm' | 'moved'; readonly when: TableMoment }
+  | { readonly kind: 'pause'; readonly reason: PauseReason; readonly when: TableMoment }
+  | {
+      readonly kind: 'judge';
+      readonly judgement: Judgement;
+      readonly at: number;
+      readonly typed: TypedAnswer;
+      readonly shownAt: number | undefined;
+      readonly when: TableMoment;
+    }
+  | {
+      readonly kind: 'typed';
+      readonly typed: TypedAnswer;
+      readonly shownAt: number | undefined;
+      readonly when: TableMoment;
+    }
+  | { readonly kind: 'typedThere'; readonly answer: RemoteAnswer; readonly when: TableMoment }
+  | { readonly kind: 'shownThere'; readonly there: ShownThere; readonly when: TableMoment }
+  | { readonly kind: 'mark'; readonly mark: Mark; readonly when: TableMoment }
+  | { readonly kind: 'say'; readonly given: string | null; readonly when: TableMoment };
 
 /** What goes on record. */
 export type TableSent =

@@ -1,22 +1,21 @@
 import { hiddenNumber, parseFactKey } from '../../facts/fact.ts';
-import type { Answer, HiddenPlace, Judgement } from '../../recall/answer.ts';
-import type { Mark } from '../../recall/mark.ts';
+import type { Answer, HiddenPlace } from '../../recall/answer.ts';
 import { overheadInVisit } from '../../recall/measuring.ts';
 import type { Aid } from '../../facts/aid.ts';
-import type { PauseReason } from '../minute.ts';
 import { readTurns, type TurnsPlan } from '../readTurns.ts';
 import { advanceTurns, type TurnsEvent, type TurnsState } from '../turns.ts';
 import { readAnswer, type ReadAnswer } from './readAnswer.ts';
-import { readRemote, type RemoteAnswer } from './remoteAnswer.ts';
+import { readRemote } from './remoteAnswer.ts';
 import {
   noStep,
+  type SharedPress,
   type ShownThere,
   type TableHow,
   type TableMoment,
   type TableSent,
   type TableStep,
 } from './tableStep.ts';
-import { typedText, typedTimes, type TypedAnswer } from './typedAnswer.ts';
+import { typedText, typedTimes } from './typedAnswer.ts';
 
 /** A play that goes turn by turn on a table: the play, and the clock of what is asked now. Times are stamps of the page, ms. */
 export interface TurnsTable {
@@ -46,33 +45,11 @@ export interface TurnsTableFrame {
   readonly pack: boolean;
 }
 
+/** What is done at it, or happens to it. */
 export type TurnsPress =
-  | {
-      readonly kind: 'start' | 'turn' | 'undo' | 'resume' | 'calm' | 'gap' | 'moved';
-      readonly when: TableMoment;
-    }
-  | { readonly kind: 'end'; readonly when: TableMoment }
-  | { readonly kind: 'pause'; readonly reason: PauseReason; readonly when: TableMoment }
-  | { readonly kind: 'aid'; readonly aid: Aid; readonly when: TableMoment }
-  /** `shownAt`: when this page painted the prompt. */
-  | {
-      readonly kind: 'judge';
-      readonly judgement: Judgement;
-      readonly at: number;
-      readonly typed: TypedAnswer;
-      readonly shownAt: number | undefined;
-      readonly when: TableMoment;
-    }
-  | {
-      readonly kind: 'typed';
-      readonly typed: TypedAnswer;
-      readonly shownAt: number | undefined;
-      readonly when: TableMoment;
-    }
-  | { readonly kind: 'typedThere'; readonly answer: RemoteAnswer; readonly when: TableMoment }
-  | { readonly kind: 'shownThere'; readonly there: ShownThere; readonly when: TableMoment }
-  | { readonly kind: 'mark'; readonly mark: Mark; readonly when: TableMoment }
-  | { readonly kind: 'say'; readonly given: string | null; readonly when: TableMoment };
+  | SharedPress
+  | { readonly kind: 'turn' | 'gap' | 'end'; readonly when: TableMoment }
+  | { readonly kind: 'aid'; readonly aid: Aid; readonly when: TableMoment };
 
 export function newTurnsTable(plan: TurnsPlan, play: TurnsState): TurnsTable {
   return {
