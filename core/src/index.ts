@@ -58,6 +58,8 @@ export * from './practice/practiceTime.ts';
 export * from './practice/probeForm.ts';
 export * from './practice/purpose.ts';
 export * from './practice/readTurns.ts';
+export * from './practice/sayNow/picture.ts';
+export * from './practice/sayNow/pictureOf.ts';
 export * from './practice/sayNow/sayNow.ts';
 export type { SayNowStep, SayNowWay } from './practice/sayNow/sayNowStep.ts';
 export * from './practice/table/minutePress.ts';

@@ -1,3 +1,4 @@
+import { faceDown } from '../faceDown.ts';
 import { packOf, shuffledIds, type Card, type Recipe } from '../../materials/pack.ts';
 import { compareFractions, type Fraction } from '../../numbers/fraction.ts';
 import { shuffled } from '../../random/random.ts';
@@ -136,7 +137,7 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
         seat: hand < play.seats ? hand : null,
         // Turned when its seat is to say it: who sees their cards while another speaks has begun before the clock.
         cards: faces(play, state.turned[hand] ?? []).map((card) =>
-          state.toSay.includes(hand) ? { ...card, rank: null, worth: null } : card,
+          state.toSay.includes(hand) ? faceDown(card) : card,
         ),
       })),
       totals: state.won.map((cards, hand) => ({

@@ -1,3 +1,4 @@
+import { faceDown } from '../faceDown.ts';
 import { packOf, type Card, type Recipe } from '../../materials/pack.ts';
 import { shuffled } from '../../random/random.ts';
 import { emptyScene, type Asked, type Choice, type Game, type Play } from '../game.ts';
@@ -156,7 +157,7 @@ export function partners<R extends PartnerRules>(game: PartnerGame<R>): Body<R> 
             if (id === null) return [];
             const { rank, colour, worth } = cardOf(play, id);
             const up = state.open.includes(at);
-            return [{ id: at, rank: up ? rank : null, colour, worth: up ? worth : null }];
+            return [up ? { id: at, rank, colour, worth } : faceDown({ id: at })];
           }),
         },
       ],

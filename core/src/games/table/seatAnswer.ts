@@ -11,6 +11,7 @@ import {
 } from '../../recall/answer.ts';
 import type { Mark } from '../../recall/mark.ts';
 import type { Evidence } from '../evidence.ts';
+import { typedWords } from '../typedReply.ts';
 import type { SeatAnswer, SeatSkill, TableSeat } from './tableSeat.ts';
 
 /** What of a table an answer hangs on. */
@@ -83,7 +84,7 @@ export function seatSkills(
   return evidence.flatMap(({ seat, item, shown, answer, given, timed, right }): SeatSkill[] => {
     const own = table.seats[seat];
     if (!own?.recorded || item.kind !== 'skill') return [];
-    const typed = pressed?.typed.map((one) => one.digit).join('') ?? '';
+    const typed = typedWords(pressed?.typed.map((one) => one.digit).join('') ?? '');
     const from = timed && pressed && !pressed.calm && !own.untimed ? pressed.shownAt : undefined;
     const latencyMs = from === undefined || !pressed ? null : Math.max(0, Math.round(pressed.at - from));
     return [

@@ -2,6 +2,7 @@ import { numberRecipe } from '../../../materials/pack.ts';
 import { choosing } from '../../bodies/choosing.ts';
 import { dealHands } from '../../bodies/dealing.ts';
 import { emptyScene, type Game, type Play } from '../../game.ts';
+import { faceDown } from '../../faceDown.ts';
 import { anyOwnPacks } from '../../ownPacks.ts';
 import { scoresFrom } from '../../scoring.ts';
 import { operationSetting, packSetting, yesNo } from '../../setting.ts';
@@ -103,9 +104,7 @@ export const trueLines: Game<TrueRules, TrueState> = {
         name: say('seat', { seat }),
         seat,
         cards: hand.map((id) =>
-          play.rules.open || seat === state.turn
-            ? faceOf(play, id)
-            : { ...faceOf(play, id), rank: null, worth: null },
+          play.rules.open || seat === state.turn ? faceOf(play, id) : faceDown({ id }),
         ),
       })),
     ],

@@ -8,6 +8,7 @@ import {
   type Numbers,
   type Whole,
   type Teller,
+  type Told,
 } from './words.ts';
 
 /** English, by what it is of. */
@@ -21,6 +22,15 @@ export const table = {
   lookAgain: ({ shown }: Shown, _who: Who, tell: Teller) => `Look again: ${textOf(shown, tell)}`,
   mayTakeIt: ({ seat, shown }: Seat & Shown, who: Who, tell: Teller) =>
     `${who(seat)} may take it: ${textOf(shown, tell)}`,
+  sayIt: ({ seat }: Seat, who: Who) => `${who(seat)}: say it.`,
+  notYetLook: (_: None) => 'Not yet. Look again.',
+  notYetNext: ({ seat }: Seat, who: Who) => `Not yet. ${who(seat)} may say it.`,
+  rollNow: (_: None) => 'Roll.',
+  /** A sentence to a seat by name: "Ilse: make 9." */
+  toSeat: ({ seat, says }: Seat & { readonly says: Told | readonly Told[] }, who: Who, tell: Teller) => {
+    const text = ('id' in says ? [says] : says).map((one) => tell(one)).join(' ');
+    return `${who(seat)}: ${text.charAt(0).toLowerCase()}${text.slice(1)}`;
+  },
   whole: ({ whole }: Whole, _who: Who, tell: Teller) => `${textOf(whole, tell)}.`,
   seat: ({ seat }: Seat, who: Who) => who(seat),
   together: (_: None) => 'Together',
