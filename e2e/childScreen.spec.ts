@@ -133,13 +133,26 @@ test('a second window of the same machine keeps step without a server, and the t
   await expect(page.locator('.told')).toBeVisible();
   await page.keyboard.press('Space');
   await expect(prompt(child)).not.toHaveAttribute('data-fact', fact as string);
+  // What was missed is shown there too: the whole fact, the way to it, and its picture.
+  await page.waitForFunction(
+    (at) => performance.now() > at,
+    await page.evaluate(() => performance.now() + 600),
+  );
+  await page.keyboard.press('ArrowUp');
+  await expect(child.locator('.told-fact')).toHaveText(await page.locator('.told-fact').innerText());
+  await expect(child.locator('.fact-picture')).toBeVisible();
+  await expect(child.locator('.told-say')).toHaveText(await page.locator('.told-say').innerText());
+  await expectNoViolations(child);
+  await page.bringToFront();
+  await page.keyboard.press('Space');
+  await expect(child.locator('.fact-picture')).toHaveCount(0);
   // Closed, the table goes side by side by itself.
   await child.close();
   await expect(prompt(page)).toBeVisible({ timeout: 4000 });
   await page.getByRole('button', { name: 'End', exact: true }).click();
   await toReview(page);
   const kept = await keptReview(page, playId);
-  expect(kept.answers).toHaveLength(1);
+  expect(kept.answers.map((one) => one.judgement)).toEqual(['right', 'gaveUp']);
   expect(kept.answers[0]?.latencyMs).toBeGreaterThan(500);
   expect(kept.answers[0]?.latencyMs).toBeLessThan(6000);
   await deletePupil(page, pupil);
@@ -181,7 +194,7 @@ test('lying flat the child\u2019s half is turned, and 6 and 9 are underlined', a
   await page.getByRole('button', { name: 'Close' }).click();
   await page.keyboard.press('Space');
   const turned = await prompt(page).evaluate(
-    (element) => getComputedStyle(element.closest('.asked') as Element).transform,
+    (element) => getComputedStyle(element.closest('.field') as Element).transform,
   );
   expect(turned).toBe('matrix(-1, 0, 0, -1, 0, 0)');
   await expectNoViolations(page);

@@ -16,8 +16,9 @@ async function playEvery(page: Page, hand: Hand): Promise<void> {
         await expect.poll(() => shown(page)).not.toBe(before);
       }
       // What happened last is told where a screen reader hears it.
-      await expect(page.locator('.game-field [role="status"]')).not.toBeEmpty();
-      await expect(page.locator('.game-words [aria-live="polite"]')).not.toBeEmpty();
+      const told = page.locator('.game-words[aria-live="polite"]');
+      await expect(told.locator('.game-says')).not.toBeEmpty();
+      await expect(told.locator('.game-need')).not.toBeEmpty();
     });
   await deletePupil(page, pupil);
 }

@@ -1,18 +1,39 @@
 import { expect, type Page } from '@playwright/test';
 import { games } from '@veldrift/core/games';
 import { beginGame, painted } from './gameHouse.ts';
-import { move, shown, taps } from './gameWalk.ts';
-import { addPupil, deletePupil, signIn } from './house.ts';
+import { move, shown, taps, type Hand } from './gameWalk.ts';
+import { addPupil, deletePupil, house, prompt, signIn, startMinute } from './house.ts';
 import { test } from './steady.ts';
 
-/** Screens that are wider than high, from a laptop to a small tablet. */
-const wide = [
+/** Laptops, tablets wide and upright, a phone wide and upright, and 1280 by 800 at twice the size. */
+const sizes = [
   [1366, 768],
   [1280, 800],
   [1180, 820],
   [1112, 834],
   [1024, 768],
+  [820, 1180],
+  [768, 1024],
+  [844, 390],
+  [390, 844],
+  [640, 400],
 ] as const;
+/** Those that differ most, where there is much to look at. */
+const apart = [
+  [1280, 800],
+  [1024, 768],
+  [768, 1024],
+  [844, 390],
+  [390, 844],
+] as const;
+/** The three that are furthest apart. */
+const furthest = [
+  [1280, 800],
+  [844, 390],
+  [390, 844],
+] as const;
+/** A child's own device: also a small phone. */
+const childs = [...apart, [360, 640]] as const;
 const movesEach = 4;
 
 /** What is not wholly to be seen of what a child or tutor must see and press now, and keys that are too small. */
@@ -40,8 +61,10 @@ const hiddenNow = (page: Page) =>
         found.push(`${name(one)} is ${Math.round(box.width)} by ${Math.round(box.height)}`);
     };
     const inField = field.getBoundingClientRect();
-    for (const one of field.querySelectorAll('.prompt, .die, .card-row svg, .game-need, .typed'))
-      look(one, inField, 0);
+    // Of a pile the cards lie upon one another.
+    const seen =
+      '.fact-picture, .told-fact, .told-say, .aid-svg, .prompt, .die, .card-row :not(.card-pile *) > svg, .card-pile, .game-need, .typed';
+    for (const one of field.querySelectorAll(seen)) look(one, inField, 0);
     for (const one of field.querySelectorAll('button:not(.square-cell), .claim-zone')) look(one, inField, 44);
     for (const one of field.querySelectorAll('.square-cell')) look(one, inField, 0);
     const screen = new DOMRect(0, 0, innerWidth, innerHeight);
@@ -49,11 +72,24 @@ const hiddenNow = (page: Page) =>
     return found;
   });
 
-test.use({ hasTouch: true });
+/** Looks at what stands on the table now at every size. */
+async function atEverySize(
+  page: Page,
+  what: string,
+  hidden: string[],
+  of: readonly (readonly [number, number])[] = sizes,
+): Promise<void> {
+  for (const [width, height] of of) {
+    await page.setViewportSize({ width, height });
+    await painted(page);
+    for (const one of await hiddenNow(page)) hidden.push(`${what}, ${width}\u00d7${height}: ${one}`);
+  }
+}
 
-test('a table held wide hides nothing: every game, through its first moves, at five sizes', async ({
-  page,
-}) => {
+// Where things come to lie is looked at, not their way there.
+test.use({ hasTouch: true, contextOptions: { reducedMotion: 'reduce' } });
+
+test('nothing is hidden at a table: every game, through its first moves, at ten sizes', async ({ page }) => {
   test.setTimeout(480_000);
   await signIn(page);
   const pupil = await addPupil(page, { capture: 'tutor' });
@@ -62,12 +98,7 @@ test('a table held wide hides nothing: every game, through its first moves, at f
     await test.step(name, async () => {
       await beginGame(page, id, pupil);
       for (let nth = 0; nth < movesEach; nth += 1) {
-        for (const [width, height] of wide) {
-          await page.setViewportSize({ width, height });
-          await painted(page);
-          for (const what of await hiddenNow(page))
-            hidden.push(`${name}, move ${nth}, ${width}\u00d7${height}: ${what}`);
-        }
+        await atEverySize(page, `${name}, move ${nth}`, hidden);
         const before = await shown(page);
         await move(page, taps);
         await expect.poll(() => shown(page)).not.toBe(before);
@@ -76,3 +107,144 @@ test('a table held wide hides nothing: every game, through its first moves, at f
   expect(hidden).toEqual([]);
   await deletePupil(page, pupil);
 });
+
+/** A hand that gives up what is asked: the one key that is left where the child types. */
+const givesUp: Hand = {
+  press: taps.press,
+  judge: async (page) => {
+    await painted(page);
+    await page.locator('.judge.gaveUp').tap();
+  },
+};
+
+/** Looks at a game as it lies, then makes a move, so many times. */
+async function walk(
+  page: Page,
+  what: string,
+  hidden: string[],
+  { moves, hand = taps, of }: { moves: number; hand?: Hand; of?: readonly (readonly [number, number])[] },
+): Promise<void> {
+  for (let nth = 0; ; nth += 1) {
+    await atEverySize(page, `${what}, move ${nth}`, hidden, of);
+    if (nth === moves) return;
+    const before = await shown(page);
+    await move(page, hand);
+    await expect.poll(() => shown(page)).not.toBe(before);
+  }
+}
+
+test('nothing is hidden where a child plays alone, and where all seats are taken', async ({ page }) => {
+  test.setTimeout(480_000);
+  await signIn(page);
+  const pupils = [];
+  for (const name of ['Anneliese W.', 'Bartholomew K.', 'Cy', 'Dorothea-Maria L.'])
+    pupils.push(await addPupil(page, { capture: 'tutor', name }));
+  const [pupil, second, ...others] = pupils;
+  if (!pupil || !second) throw new Error('There are no pupils.');
+  const hidden: string[] = [];
+  for (const { id, name, seats } of games)
+    await test.step(name, async () => {
+      if (seats.least === 1) {
+        await beginGame(page, id, pupil, { second: null });
+        await walk(page, `${name} alone`, hidden, { moves: 1, of: apart });
+      }
+      const more = others.slice(0, seats.most - 2).map((one) => one.name);
+      await beginGame(page, id, pupil, { second: second.name, others: more });
+      await walk(page, `${name}, ${2 + more.length} seats`, hidden, { moves: 2, of: apart });
+    });
+  expect(hidden).toEqual([]);
+  for (const one of pupils) await deletePupil(page, one);
+});
+
+test('nothing is hidden where the child types, in every game', async ({ page }) => {
+  test.setTimeout(480_000);
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'keypad' });
+  const hidden: string[] = [];
+  for (const { id, name } of games)
+    await test.step(name, async () => {
+      await beginGame(page, id, pupil, { second: null });
+      await walk(page, `${name}, typed`, hidden, { moves: 2, hand: givesUp });
+    });
+  expect(hidden).toEqual([]);
+  await deletePupil(page, pupil);
+});
+
+test('nothing is hidden by any later step of any game', async ({ page }) => {
+  test.setTimeout(900_000);
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'tutor' });
+  const hidden: string[] = [];
+  for (const { id, name, steps } of games)
+    for (const step of steps.slice(1))
+      await test.step(`${name}: ${step.name}`, async () => {
+        await beginGame(page, id, pupil, { step: new RegExp(`^${escaped(step.name)}`) });
+        // Mends are of another kind at each step: there the first look has to do.
+        const moves = id === 'what-slipped' ? 0 : 1;
+        await walk(page, `${name}, ${step.name}`, hidden, { moves, of: furthest });
+      });
+  expect(hidden).toEqual([]);
+  await deletePupil(page, pupil);
+});
+
+const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+for (const capture of ['tutor', 'keypad'] as const)
+  test(`nothing is hidden on the child\u2019s own screen (${capture}), in every game`, async ({ page }) => {
+    test.setTimeout(480_000);
+    await signIn(page);
+    const pupil = await addPupil(page, { capture });
+    const hidden: string[] = [];
+    for (const { id, name } of games)
+      await test.step(name, async () => {
+        await beginGame(page, id, pupil);
+        await page.getByRole('button', { name: 'Screens' }).click();
+        const opening = page.waitForEvent('popup');
+        await page.getByRole('button', { name: 'A second window' }).click();
+        const child = await opening;
+        await expect(page.getByText('The second window shows the prompt.')).toBeVisible();
+        await page.getByRole('button', { name: 'Close' }).click();
+        for (let nth = 0; nth < 2; nth += 1) {
+          await expect(child.locator('.game-field')).toBeVisible();
+          await atEverySize(child, `${name}, move ${nth}`, hidden, childs);
+          await page.bringToFront();
+          const before = await shown(page);
+          await move(page, givesUp);
+          await expect.poll(() => shown(page)).not.toBe(before);
+        }
+        await child.close();
+      });
+    expect(hidden).toEqual([]);
+    await deletePupil(page, pupil);
+  });
+
+for (const capture of ['tutor', 'keypad'] as const)
+  test(`nothing is hidden in a minute or a drill (${capture}), at ten sizes`, async ({ page }) => {
+    test.setTimeout(240_000);
+    await signIn(page);
+    const pupil = await addPupil(page, { capture, policy: { minuteMs: 60_000 } });
+    const hidden: string[] = [];
+    await startMinute(page, pupil.id);
+    await atEverySize(page, 'minute, asking', hidden);
+    // Turned and turned again in mid-prompt: the same fact still stands there.
+    await expect(prompt(page)).toBeVisible();
+    await page.goto(`${house().base}/table/new/${pupil.id}?what=drill`);
+    await page.getByRole('button', { name: 'To the table' }).click();
+    await atEverySize(page, 'drill, ready', hidden);
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(prompt(page)).toBeVisible();
+    await atEverySize(page, 'drill, asking', hidden);
+    await page.keyboard.press('a');
+    await expect(page.locator('.aid-shelf')).toBeVisible();
+    await page.locator('.aid-list button').first().click();
+    await atEverySize(page, 'drill, aided', hidden);
+    await painted(page);
+    await page.keyboard.press('ArrowUp');
+    await expect(page.locator('.told.missed')).toBeVisible();
+    await atEverySize(page, 'drill, missed', hidden);
+    await page.keyboard.press('p');
+    await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible();
+    await atEverySize(page, 'drill, paused', hidden);
+    expect(hidden).toEqual([]);
+    await deletePupil(page, pupil);
+  });

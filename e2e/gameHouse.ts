@@ -8,6 +8,8 @@ interface Begins {
   readonly step?: RegExp;
   /** Seat 2: another pupil's name; the grown-up sits there when left out; null: nobody. */
   readonly second?: string | null;
+  /** Seats 3 and 4: other pupils' names. */
+  readonly others?: readonly string[];
   readonly where?: RegExp;
   readonly flips?: readonly string[];
   readonly roles?: readonly string[];
@@ -18,17 +20,19 @@ export async function beginGame(
   page: Page,
   game: string,
   pupil: PupilInput,
-  { step, second, where, flips = [], roles = [] }: Begins = {},
+  { step, second, others = [], where, flips = [], roles = [] }: Begins = {},
 ): Promise<string> {
   await page.goto(`${house().base}/shelf/${game}?pupil=${pupil.id}`);
   if (step) await page.getByRole('button', { name: step }).first().click();
-  if (second !== undefined) {
-    await page.getByLabel('Seat 2').click();
+  const takeSeat = async (seat: number, name: string | null) => {
+    await page.getByLabel(`Seat ${seat}`).click();
     await page
-      .getByRole('option', { name: second === null ? 'nobody' : new RegExp(`^${second}`) })
+      .getByRole('option', { name: name === null ? 'nobody' : new RegExp(`^${name}`) })
       .first()
       .click();
-  }
+  };
+  if (second !== undefined) await takeSeat(2, second);
+  for (const [nth, name] of others.entries()) await takeSeat(3 + nth, name);
   if (where) {
     await page.getByLabel('Where').click();
     await page.getByRole('option', { name: where }).click();

@@ -153,7 +153,7 @@ async function line(page: Page, press: Hand['press']): Promise<void> {
   const tokens = await field.locator('.token').allInnerTexts();
   const numbers = tokens.filter((one) => /^\d+$/.test(one)).map(Number);
   const allowed = signs.filter((sign) => tokens.includes(shownSigns[sign]));
-  const [target = 0] = numbersIn(await field.locator('.game-need').innerText());
+  const target = numbersIn(await field.locator('.game-need').innerText()).at(-1) ?? 0;
   const pairs = numbers.flatMap((a, at) => numbers.slice(at + 1).map((b) => [a, b]));
   const found = pairs
     .map((pair) =>

@@ -52,7 +52,7 @@ test.describe('a disk that fails, and a page that goes away, at every point', ()
       const before = await field.innerText();
       await painted(page);
       const says = (await field.getAttribute('data-need')) === 'say';
-      const whose = says ? await page.locator('.ask-who').innerText() : '';
+      const whose = says ? (await page.locator('.game-need').innerText()).split(':')[0] : '';
       await page.keyboard.press(says ? 'ArrowRight' : 'Space');
       await expect.poll(async () => field.innerText()).not.toBe(before);
       if (says && whose === pupil.name) answered += 1;

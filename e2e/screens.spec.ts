@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import {
   addPupil,
   deletePupil,
@@ -10,56 +10,7 @@ import {
   startMinute,
   typeAnswer,
 } from './house.ts';
-
-/** Every tutor screen of the demo room, by address and by what shows that it is there. */
-async function screensOf(
-  page: Page,
-): Promise<readonly (readonly [name: string, path: string, shown: () => Promise<void>])[]> {
-  const odalys = await pupilOf(page, 'Odalys B.');
-  const play = (
-    (await (await page.request.get(`${house().base}/api/pupils/${odalys.id}`)).json()) as {
-      lastPlayId: string;
-    }
-  ).lastPlayId;
-  const heading = (name: RegExp | string) => () =>
-    expect(page.getByRole('heading', { name }).first()).toBeVisible();
-  return [
-    ['today', '/', heading(/\d/)],
-    ['pupils', '/pupils', () => expect(page.getByRole('grid')).toBeVisible()],
-    ['add', '/pupils/new', heading('Add a pupil')],
-    [
-      'pupil',
-      `/pupils/${odalys.id}`,
-      () => expect(page.getByRole('table', { name: /Map of facts/ })).toBeVisible(),
-    ],
-    ['change', `/pupils/${odalys.id}/edit`, heading('Delete for good')],
-    ['sheet', `/table/new/${odalys.id}`, heading('Odalys B.')],
-    ...(['placement', 'drill', 'retention', 'loose', 'mixed', 'probe', 'afterwards'] as const).map(
-      (what) => [`sheet of ${what}`, `/table/new/${odalys.id}?what=${what}`, heading('Odalys B.')] as const,
-    ),
-    ['review', `/review/${play}`, heading(/Facts met/)],
-    ['shelf', `/shelf?pupil=${odalys.id}`, heading('Shelf')],
-    [
-      'a game of the shelf',
-      `/shelf/outweigh?pupil=${odalys.id}`,
-      () => expect(page.getByText(/in a play/)).toBeVisible(),
-    ],
-    ['number checker', '/checker', heading('Number checker')],
-    ['settings', '/settings', heading('Settings')],
-    ['numbers of the room', '/room', heading('The Lantern Room')],
-    ['pathways', '/room/pathways', heading('The Lantern Room')],
-    ['people', '/room/people', heading('Who is in')],
-    ['a link that lets nobody in', `/door#${'x'.repeat(43)}`, heading('This link lets nobody in')],
-    ['numbers of a pupil', `/pupils/${odalys.id}/policy`, heading(/numbers of the school/)],
-    ['microphone', '/calibrate/voice', heading('The microphone')],
-    ['a screen to join', '/child', heading('Join the table')],
-    [
-      'calibration',
-      `/calibrate/keypad/${odalys.id}`,
-      () => expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible(),
-    ],
-  ];
-}
+import { screensOf } from './screenList.ts';
 
 for (const [width, height] of [
   [1280, 800],

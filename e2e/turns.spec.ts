@@ -46,6 +46,12 @@ async function turn(page: Page, key: string): Promise<string> {
   return fact;
 }
 
+/** The whole fact that is shown now. */
+async function toldFact(page: Page) {
+  const whole = await page.locator('.told-fact').innerText();
+  return { whole, answer: Number(whole.split('=')[1]) };
+}
+
 test('a placement is calm, ends by itself, and its set is accepted', async ({ page }) => {
   await signIn(page);
   // Without a clock: keys pressed by a machine come sooner than any child answers, and are no evidence with one.
@@ -60,7 +66,7 @@ test('a placement is calm, ends by itself, and its set is accepted', async ({ pa
   await expect(prompt(page)).toBeVisible();
   // No clock, no score, nothing to read but the task.
   await expect(page.getByRole('timer')).toHaveCount(0);
-  await expect(page.locator('main.field > :not(h1)')).toHaveText(/^\d+[+]\d+$/);
+  await expect(page.locator('main.field > :not(.sr-only)')).toHaveText(/^\d+[+]\d+$/);
   await expectNoViolations(page);
   for (let nth = 0; nth < 40 && (await prompt(page).count()) > 0; nth += 1) {
     const before = await prompt(page).getAttribute('elementtiming');
@@ -134,6 +140,15 @@ test('a drill shows the way to a missed fact, brings it back after an easy one, 
   await press(page, 'ArrowLeft');
   await expect(page.locator('.told-fact')).toContainText('=');
   await expect(page.locator('.told-say')).toContainText(/double|two|nothing|one/);
+  // The picture shows as many as the fact makes, whichever way is shown; an aid called now takes its place, and helped nobody.
+  const { answer } = await toldFact(page);
+  await expect(page.locator('.fact-picture circle:not(.dot-lent)')).toHaveCount(answer);
+  await page.keyboard.press('a');
+  await page.locator('.aid-list button').first().click();
+  await expect(page.locator('.fact-picture')).toHaveCount(0);
+  await expect(page.locator('.shown-way .aid-svg')).toBeVisible();
+  await page.keyboard.press('a');
+  await expect(page.locator('.fact-picture')).toBeVisible();
   await expectNoViolations(page);
   await page.getByRole('button', { name: 'What comes next and why' }).click();
   await expect(page.locator('.next')).toContainText('In the loop');

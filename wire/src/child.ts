@@ -102,6 +102,12 @@ export const showSchema = object({
   padLeft: boolean().strict().required(),
   /** A sentence or a whole fact to be said, while nothing is asked; empty: a blank screen. */
   says: textField('says', 120).defined(),
+  /** A fact that was missed and is shown now, and the way to it that is the child's own. */
+  shownWay: object({ fact: factField().required(), way: textField('way', 30).nullable().defined() })
+    .exact()
+    .nullable()
+    .optional()
+    .default(undefined),
 }).exact();
 export type ChildShow = InferType<typeof showSchema>;
 
@@ -121,7 +127,7 @@ export const childTellsSchema = object({
     .defined(),
   typed: string()
     .strict()
-    .matches(/^\d{0,8}$/, 'typed should be digits.')
+    .matches(/^\u2212?[\dr]{0,8}$/, 'typed should be digits, with a sign or a remainder.')
     .defined(),
   /** Prompt painted to first digit, on the device that showed it, ms; null: none. */
   latencyMs: msField(86_400_000).nullable().defined(),

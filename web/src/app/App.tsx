@@ -19,6 +19,7 @@ import { deletePlay } from './playStore.ts';
 import { leaveWithOthers } from './leaveDevice.ts';
 import { cacheLastsMs, keptQueries, meQuery, pathwaysQuery, persister, queryClient } from './queries.ts';
 import { outboxOf, SessionProvider, useSessionStatus } from './session.tsx';
+import { PageArrival } from './PageArrival.tsx';
 import { page, PageTrouble } from './page.tsx';
 import { useSettings } from './settings.ts';
 import { Shell } from './Shell.tsx';
@@ -41,6 +42,7 @@ const PathwayEditor = page(() => import('../screens/room/PathwayEditor.tsx').the
 const NumberChecker = page(() => import('../screens/checker/NumberChecker.tsx').then((m) => m.NumberChecker));
 const Shelf = page(() => import('../screens/shelf/Shelf.tsx').then((m) => m.Shelf));
 const GamePage = page(() => import('../screens/shelf/GamePage.tsx').then((m) => m.GamePage));
+const Materials = page(() => import('../screens/materials/Materials.tsx').then((m) => m.Materials));
 const Settings = page(() => import('../screens/Settings.tsx').then((m) => m.Settings));
 const KeypadCalibration = page(() =>
   import('../screens/calibrate/KeypadCalibration.tsx').then((m) => m.KeypadCalibration),
@@ -84,6 +86,7 @@ export function App() {
           anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
         >
           <BrowserRouter>
+            <PageArrival />
             <Routes>
               <Route path="/sign-in" element={<SignInOrFirst />} />
               <Route path="/first-room" element={<FirstRoom />} />
@@ -131,6 +134,8 @@ export function App() {
                   <Route path="/shelf/:gameId" element={<GamePage />} />
                   <Route path="/checker" element={<NumberChecker />} />
                   <Route path="/settings" element={<Settings />} />
+                  {/* For whoever draws: in no menu. */}
+                  <Route path="/materials" element={<Materials />} />
                   <Route path="*" element={<p>There is nothing at this address.</p>} />
                 </Route>
               </Route>

@@ -10,6 +10,7 @@ import { NavLink, useLocation, useNavigate } from 'react-router';
 import { DayLine } from '../parts/DayLine.tsx';
 import { Loading } from '../parts/states.tsx';
 import { OutboxBar } from '../parts/OutboxBar.tsx';
+import { KeyHelp } from '../screens/table/KeyHelp.tsx';
 import { PageTrouble } from './page.tsx';
 import { signOut } from './leaveDevice.ts';
 import { canSeal } from './seal.ts';
@@ -24,21 +25,23 @@ const ways = [
   { to: '/settings', name: 'Settings' },
 ] as const;
 
-/** The frame of the tutor's screens. `/` finds a pupil from any of them. */
+/** The frame of the tutor's screens. `/` finds a pupil from any of them, on the shelf a game; `?` lists the keys. */
 export function Shell({ children }: { readonly children: ReactNode }) {
   const { me } = useSession();
   const navigate = useNavigate();
   const { pathname } = useLocation();
+  const [help, setHelp] = useState(false);
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      if (event.key !== '/' || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (!['/', '?'].includes(event.key) || event.ctrlKey || event.metaKey || event.altKey) return;
       if ((event.target as HTMLElement).closest('input, textarea, [role="dialog"]')) return;
       event.preventDefault();
-      void navigate('/pupils', { state: { find: true } });
+      if (event.key === '?') setHelp(true);
+      else void navigate(pathname === '/shelf' ? '/shelf' : '/pupils', { state: { find: true } });
     };
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);
-  }, [navigate]);
+  }, [navigate, pathname]);
   return (
     <div className="frame">
       <header className="frame-top">
@@ -70,6 +73,7 @@ export function Shell({ children }: { readonly children: ReactNode }) {
           </PageTrouble>
         </div>
       </main>
+      {help && <KeyHelp onClose={() => setHelp(false)} />}
     </div>
   );
 }
@@ -101,7 +105,7 @@ function SignOut({ me }: { readonly me: Me }) {
   };
   return (
     <div style={{ display: 'flex', alignItems: 'center', gap: 14, padding: '0 20px', whiteSpace: 'nowrap' }}>
-      <span className="quiet">{me.name}</span>
+      <span className="quiet who">{me.name}</span>
       <button type="button" className="linkish" style={{ minHeight: 44 }} onClick={() => void begin()}>
         Sign out
       </button>

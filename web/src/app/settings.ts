@@ -10,6 +10,10 @@ export interface Settings {
   readonly arrangement: 'side' | 'flat';
   /** Where the voice key listens: the device's microphone, or the one of generated clips that ships. */
   readonly microphone: 'microphone' | 'standIn';
+  /** Single letters at the live table: whether they mean anything, and those that were changed, by what they do. */
+  readonly letters: { readonly on: boolean; readonly own: Readonly<Record<string, string>> };
+  /** Digits that a child types are read out as they are typed, by a screen reader. */
+  readonly echo: boolean;
 }
 
 const key = 'veldrift.settings';
@@ -26,6 +30,8 @@ function load(): Settings {
     hand: 'right',
     microphone: 'microphone',
     arrangement: 'side',
+    letters: { on: true, own: {} },
+    echo: false,
   };
   try {
     const kept = JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Settings>;
@@ -34,11 +40,21 @@ function load(): Settings {
       hand: kept.hand === 'left' ? 'left' : 'right',
       arrangement: kept.arrangement === 'flat' ? 'flat' : 'side',
       microphone: kept.microphone === 'standIn' ? 'standIn' : 'microphone',
+      letters: keptLetters(kept.letters),
+      echo: kept.echo === true,
     };
   } catch {
     return preset;
   }
 }
+
+/** What was kept of letters, where it is still what it should be. */
+function keptLetters(kept: Partial<Settings['letters']> | undefined): Settings['letters'] {
+  const own = Object.entries(kept?.own ?? {}).filter(([, letter]) => /^\p{L}$/u.test(letter));
+  return { on: kept?.on !== false, own: Object.fromEntries(own) };
+}
+
+export const settingsNow = (): Settings => settings;
 
 export function changeSettings(change: Partial<Settings>): void {
   settings = { ...settings, ...change };

@@ -18,6 +18,13 @@ export interface Tokens {
   readonly clayLight: string;
   /** Ground passed, on the map of facts. */
   readonly passed: string;
+  /** The table's cloth and its weave; the wood of boards; the stock of cards, squares and dice, its edge and its inks. */
+  readonly cloth: string;
+  readonly weave: string;
+  readonly wood: string;
+  readonly woodEdge: string;
+  readonly stock: string;
+  readonly stockEdge: string;
 }
 
 export const themeNames = ['light', 'dark', 'contrast'] as const;
@@ -40,6 +47,12 @@ export const tokens: Readonly<Record<ThemeName, Tokens>> = {
     clay: '#94402A',
     clayLight: '#F1DDD2',
     passed: '#EAE2CF',
+    cloth: '#DDE6DD',
+    weave: '#D4DFD6',
+    wood: '#E4D3AF',
+    woodEdge: '#C4AE82',
+    stock: '#FFFDF7',
+    stockEdge: '#A3947A',
   },
   dark: {
     paper: '#161F25',
@@ -57,6 +70,12 @@ export const tokens: Readonly<Record<ThemeName, Tokens>> = {
     clay: '#E99F86',
     clayLight: '#43271F',
     passed: '#222E35',
+    cloth: '#1B2C2C',
+    weave: '#20322F',
+    wood: '#4B4029',
+    woodEdge: '#2E2718',
+    stock: '#2B3841',
+    stockEdge: '#0F171C',
   },
   contrast: {
     paper: '#FFFFFF',
@@ -74,5 +93,11 @@ export const tokens: Readonly<Record<ThemeName, Tokens>> = {
     clay: '#7A1600',
     clayLight: '#FFE4DA',
     passed: '#EFEFEF',
+    cloth: '#FFFFFF',
+    weave: '#FFFFFF',
+    wood: '#FFFFFF',
+    woodEdge: '#000000',
+    stock: '#FFFFFF',
+    stockEdge: '#000000',
   },
 };

@@ -5,12 +5,16 @@ interface Props {
   readonly onDigit: (digit: string, at: number) => void;
   readonly onDelete: () => void;
   readonly onEnter: (at: number) => void;
+  /** A key for the sign of a negative number. */
+  readonly minus?: boolean;
+  /** A key for what is left over in a division. */
+  readonly remainder?: boolean;
 }
 
 /** The child's keypad: digits, take one back, done. */
-export function Keypad({ onDigit, onDelete, onEnter }: Props) {
+export function Keypad({ onDigit, onDelete, onEnter, minus = false, remainder = false }: Props) {
   return (
-    <div className="keypad" role="group" aria-label="Keypad">
+    <div className={`keypad ${minus || remainder ? 'more-keys' : ''}`} role="group" aria-label="Keypad">
       {['1', '2', '3', '4', '5', '6', '7', '8', '9'].map((digit) => (
         <LiveKey key={digit} className="keypad-key numeral" onPress={(at) => onDigit(digit, at)}>
           {digit}
@@ -32,6 +36,16 @@ export function Keypad({ onDigit, onDelete, onEnter }: Props) {
       <LiveKey className="keypad-key numeral" onPress={(at) => onDigit('0', at)}>
         0
       </LiveKey>
+      {minus && (
+        <LiveKey className="keypad-key numeral" label="Minus" onPress={(at) => onDigit('\u2212', at)}>
+          {'\u2212'}
+        </LiveKey>
+      )}
+      {remainder && (
+        <LiveKey className="keypad-key keypad-word" label="remainder" onPress={(at) => onDigit('r', at)}>
+          rest
+        </LiveKey>
+      )}
       <LiveKey className="keypad-key keypad-enter" label="Done" onPress={onEnter}>
         <svg
           width="34"

@@ -5,6 +5,7 @@ import { calibrationAgeDays, calibrationLastsDays, tutorOverhead, voiceOverhead 
 import { Link } from 'react-router';
 import { dateText, fineMsText } from '../app/format.ts';
 import { useSession } from '../app/session.tsx';
+import { LetterSettings } from './LetterSettings.tsx';
 import { OwnAccount } from './account/OwnAccount.tsx';
 import { changeSettings, useSettings } from '../app/settings.ts';
 import type { ThemeName } from '../app/tokens.ts';
@@ -23,7 +24,7 @@ export function Settings() {
   const voice = me.voice ? voiceOverhead(me.voice.timesMs) : undefined;
   const age = me.judging ? calibrationAgeDays(me.judging.at, new Date().toISOString()) : 0;
   return (
-    <div style={{ display: 'grid', gap: 28, maxWidth: 720 }}>
+    <div style={{ display: 'grid', gap: 28, maxWidth: 720, gridTemplateColumns: 'minmax(0, 1fr)' }}>
       <h1>Settings</h1>
       <section aria-labelledby="look" style={{ display: 'grid', gap: 10 }}>
         <h2 id="look">Look, on this device</h2>
@@ -53,7 +54,11 @@ export function Settings() {
           <ToggleButton value="right">Right</ToggleButton>
         </ToggleButtonGroup>
       </section>
-      <section aria-labelledby="judging" style={{ display: 'grid', gap: 10, justifyItems: 'start' }}>
+      <LetterSettings />
+      <section
+        aria-labelledby="judging"
+        style={{ display: 'grid', gap: 10, justifyItems: 'start', gridTemplateColumns: 'minmax(0, 1fr)' }}
+      >
         <h2 id="judging">Your judging time</h2>
         {overhead ? (
           <p>
@@ -72,7 +77,10 @@ export function Settings() {
           Measure my judging time
         </Button>
       </section>
-      <section aria-labelledby="voice" style={{ display: 'grid', gap: 10, justifyItems: 'start' }}>
+      <section
+        aria-labelledby="voice"
+        style={{ display: 'grid', gap: 10, justifyItems: 'start', gridTemplateColumns: 'minmax(0, 1fr)' }}
+      >
         <h2 id="voice">Voice key</h2>
         <p className="quiet" style={{ maxWidth: '66ch' }}>
           For one child in a quiet room: the microphone hears when an answer begins. No sound is kept or sent.{' '}

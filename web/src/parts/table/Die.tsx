@@ -21,29 +21,38 @@ function outline(count: number): string {
   }).join(' ');
 }
 
+/** How high a die is with its side, in its widths. */
+export const dieShape = 1.08;
+
 /** A die as it lies: pips on six sides, a numeral on the others. */
 export function Die({
   shown,
   sides = 6,
-  size = 84,
+  size = 96,
+  kind = 0,
 }: {
-  readonly shown: number;
+  /** null: it waits to be rolled. */
+  readonly shown: number | null;
   readonly sides?: DieSides;
   readonly size?: number;
+  /** Dice that mean different things are told apart by colour. */
+  readonly kind?: number;
 }) {
   return (
     <svg
-      viewBox="0 0 100 100"
+      viewBox="0 0 100 108"
       width={size}
-      height={size}
+      height={size * dieShape}
       role="img"
-      aria-label={`a die showing ${shown}`}
-      className="die"
+      aria-label={shown === null ? 'a die' : `a die showing ${shown}`}
+      className={`die kind-${kind % 4}`}
     >
       {sides === 6 ? (
         <>
-          <rect x="4" y="4" width="92" height="92" rx="8" className="die-ground" />
-          {(pipPlaces[shown] ?? []).map((place) => (
+          <rect x="4" y="13" width="92" height="92" rx="17" className="die-side" />
+          <rect x="4" y="4" width="92" height="92" rx="17" className="die-ground" />
+          <rect x="11" y="11" width="78" height="78" rx="22" className="die-face" />
+          {(pipPlaces[shown ?? 0] ?? []).map((place) => (
             <circle
               key={place}
               cx={26 + (place % 3) * 24}
@@ -55,6 +64,7 @@ export function Die({
         </>
       ) : (
         <>
+          <polygon points={outline(corners[sides])} transform="translate(0 8)" className="die-side" />
           <polygon points={outline(corners[sides])} className="die-ground" />
           <text x="50" y={sides === 4 ? 72 : 64} textAnchor="middle" className="die-numeral">
             {shown}

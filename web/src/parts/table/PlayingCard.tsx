@@ -1,5 +1,7 @@
 import type { SceneCard } from '@veldrift/core/games';
 
+/** How high a card is, in its widths. */
+export const cardShape = 1.38;
 const perRow = 5;
 
 /** A card in words, for a label. */
@@ -12,51 +14,77 @@ export function cardWords(card: SceneCard): string {
 const numeralOf = ({ worth }: SceneCard): string =>
   worth === null ? '' : worth < 0 ? `\u2212${-worth}` : String(worth);
 
+/** Our four suits, each known by its shape alone, drawn around a point within a box of 14. */
+const suits = [
+  {
+    name: 'leaves',
+    d: 'M-6.500 5.500C-7.500-2.500-1.500-6.500 6.500-6.500 7.500 2 2.500 7.500-6.500 5.500z',
+    filled: true,
+  },
+  {
+    name: 'stones',
+    d: 'M-6.800.8C-6.800-4.500-2.500-5.600 1-5.200 5.500-4.700 7.300-1 6.300 2.400 5.200 6.200-6.400 6.500-6.800.8z',
+    filled: true,
+  },
+  { name: 'waves', d: 'M-7 2.200C-5-6-2.400-6 0 0S5 6 7-2.200', filled: false },
+  {
+    name: 'grasses',
+    d: 'M0 6.500V-6M0 2.500C-4.500 1.500-5.600-1.500-5.600-5M0 2.500C4.500 1.500 5.600-1.500 5.600-5',
+    filled: false,
+  },
+] as const;
+
 /** A card of ours: its number first, and below it as many pips in rows of five, to be touched and counted. None in the corners. */
 export function PlayingCard({ card, width = 104 }: { readonly card: SceneCard; readonly width?: number }) {
   const down = card.worth === null && !card.says;
-  // Colour matters where it takes away; elsewhere all cards look alike.
+  // Ink matters where it takes away: there it is another, and its pips are hollow.
   const takes = (card.worth ?? 0) < 0;
   const pips = down || card.rank === 'joker' || card.says ? 0 : Math.abs(card.worth ?? 0);
+  const red = card.colour === 'red' ? 1 : 0;
+  const suit = suits[takes ? 1 : red + 2 * (Math.floor(card.id / 2) % 2)] ?? suits[0];
+  const rows = Math.ceil(pips / perRow);
+  const step = Math.min(19, 62 / Math.max(1, rows));
   return (
     <svg
-      viewBox="0 0 100 138"
+      viewBox="0 0 104 142"
       width={width}
-      height={(width * 138) / 100}
+      height={width * cardShape}
       role="img"
       aria-label={cardWords(card)}
-      className={`card ${down ? 'down' : takes ? 'takes' : ''}`}
+      className={`card ${down ? 'down' : takes ? 'takes' : `ink-${red}`}`}
     >
-      <rect x="1.5" y="1.5" width="97" height="135" rx="3" className="card-ground" />
+      <rect x="4.500" y="5.500" width="97" height="135" rx="8" className="card-shade" />
+      <rect x="1.500" y="1.500" width="97" height="135" rx="8" className="card-ground" />
       {down ? (
-        Array.from({ length: 7 }, (_, nth) => (
+        Array.from({ length: 9 }, (_, nth) => (
           <path
             key={nth}
             className="card-furrow"
-            d={`M10 ${20 + nth * 16} q 20 -9 40 0 t 40 0`}
+            d={`M11 ${18 + nth * 13} q 13 -9 26 0 t 26 0 t 26 0`}
             fill="none"
           />
         ))
       ) : card.says ? (
-        <text x="50" y="74" textAnchor="middle" className="card-says">
+        <text x="50" y="76" textAnchor="middle" className="card-says">
           {card.says}
         </text>
       ) : card.rank === 'joker' ? (
-        <text x="50" y="82" textAnchor="middle" className="card-says">
+        <text x="50" y="84" textAnchor="middle" className="card-says">
           any
         </text>
       ) : (
         <>
-          <text x="50" y="58" textAnchor="middle" className="card-numeral">
+          <text x="50" y={pips > 0 ? 56 : 86} textAnchor="middle" className="card-numeral">
             {numeralOf(card)}
           </text>
-          {Array.from({ length: pips }, (_, nth) => {
-            const inRow = Math.min(perRow, pips - Math.floor(nth / perRow) * perRow);
-            const x = 50 + ((nth % perRow) - (inRow - 1) / 2) * 16;
-            const y = 84 + Math.floor(nth / perRow) * 17;
-            // Pips that take away are rings: colour is never all that tells.
-            return <circle key={nth} cx={x} cy={y} r={takes ? 4.8 : 5.8} className="card-pip" />;
-          })}
+          {Array.from({ length: pips }, (_, nth) => (
+            <path
+              key={nth}
+              d={suit.d}
+              transform={`translate(${16 + (nth % perRow) * 17} ${77 + Math.floor(nth / perRow) * step}) scale(${Math.min(1, step / 16)})`}
+              className={`card-pip ${suit.filled ? 'filled' : 'drawn'}`}
+            />
+          ))}
         </>
       )}
     </svg>

@@ -16,15 +16,16 @@ export function SeatMark({
       aria-hidden
       className={`seat-mark seat-${seat ?? 'all'}`}
     >
-      <path d={shapes[seat ?? 4]} className={held ? 'solid' : 'open'} />
+      <path d={seatShapes[seat ?? 4]} className={held ? 'solid' : 'open'} />
     </svg>
   );
 }
 
-const shapes: readonly string[] = [
+/** Shapes of the seats in a box of 24, and of what belongs to all. */
+export const seatShapes: readonly string[] = [
   'M12 2.5a9.5 9.5 0 1 0 .01 0z',
   'M3.5 3.5h17v17h-17z',
-  'M12 2.5l10.5 19h-21z',
-  'M12 1.5l10 10.5-10 10.5-10-10.5z',
-  'M12 2l3 6.5 7 .8-5.200 4.800 1.500 7-6.300-3.600-6.300 3.600 1.500-7-5.200-4.800 7-.8z',
+  'M6.500 2.500h11l5.500 9.500-5.500 9.500h-11L1 12z',
+  'M12 1l11 11-11 11L1 12z',
+  'M7 2h10v5h5v10h-5v5H7v-5H2V7h5z',
 ];

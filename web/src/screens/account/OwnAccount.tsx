@@ -6,7 +6,10 @@ import { useSession } from '../../app/session.tsx';
 export function OwnAccount() {
   const { me } = useSession();
   return (
-    <section aria-labelledby="account" style={{ display: 'grid', gap: 14, justifyItems: 'start' }}>
+    <section
+      aria-labelledby="account"
+      style={{ display: 'grid', gap: 14, justifyItems: 'start', gridTemplateColumns: 'minmax(0, 1fr)' }}
+    >
       <h2 id="account">Your account</h2>
       <p className="quiet" style={{ maxWidth: '66ch' }}>
         {me.name}, in {me.room}. A sign-in ends 12 hours after its last use, after 12 hours of work, and after

@@ -1,3 +1,4 @@
+import { lettersNow } from '../../app/letters.ts';
 import { createRandom, factText, makeJudgingForm, parseFactKey, tutorOverhead } from '@veldrift/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
@@ -39,7 +40,7 @@ export function JudgingCalibration() {
   };
 
   useKeys(shown !== undefined, (event) => {
-    const key = readKey(event.key);
+    const key = readKey(event.key, lettersNow());
     if (key?.kind !== 'judge') return;
     event.preventDefault();
     if (key.judgement === 'right' || key.judgement === 'wrong')

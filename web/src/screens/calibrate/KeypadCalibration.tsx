@@ -1,3 +1,4 @@
+import { lettersNow } from '../../app/letters.ts';
 import {
   type CopySample,
   createRandom,
@@ -87,7 +88,7 @@ export function KeypadCalibration() {
   };
 
   useKeys(running, (event) => {
-    const key = readKey(event.key);
+    const key = readKey(event.key, lettersNow());
     if (!key) return;
     event.preventDefault();
     if (key.kind === 'digit') digit(key.digit, event.timeStamp);

@@ -1,3 +1,4 @@
+import { lettersNow } from '../../app/letters.ts';
 import { namingCeilingOf, createRandom, makeNamingForm, numberText } from '@veldrift/core';
 import { useRef, useState } from 'react';
 import { useParams } from 'react-router';
@@ -46,7 +47,7 @@ export function NamingCalibration() {
   };
 
   useKeys(number !== undefined, (event) => {
-    const key = readKey(event.key);
+    const key = readKey(event.key, lettersNow());
     if (key?.kind !== 'judge' && key?.kind !== 'space') return;
     event.preventDefault();
     said(event.timeStamp);

@@ -109,14 +109,15 @@ export function VoiceCalibration() {
           >
             {done ? 'Measure again' : 'Send the clicks'}
           </Button>
+          <Button variant={done ? 'contained' : 'outlined'} component={Link} to="/settings">
+            {done ? 'Go on' : 'Leave'}
+          </Button>
+          {/* It comes later: after what stands there already. */}
           {voice.trouble && (
             <Button variant="outlined" onClick={voice.again}>
               Try again
             </Button>
           )}
-          <Button variant={done ? 'contained' : 'outlined'} component={Link} to="/settings">
-            {done ? 'Go on' : 'Leave'}
-          </Button>
         </div>
       </section>
     </main>

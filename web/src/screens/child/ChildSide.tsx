@@ -8,6 +8,7 @@ import { api, ApiError } from '../../app/api.ts';
 import { page } from '../../app/page.tsx';
 import { watchFrames } from '../../live/frameWatch.ts';
 import { Keypad } from '../../live/Keypad.tsx';
+import { ShownWay } from '../../parts/pictures/ShownWay.tsx';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
 import { deviceScreenLine, overId, windowScreenLine, type ScreenLine } from '../../live/child/childLine.ts';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
@@ -211,6 +212,13 @@ function Screen({ window: name, onLost }: { readonly window: string | null; read
             <Keypad onDigit={digit} onDelete={() => setTyped(deleteDigit(typed))} onEnter={enter} />
           )}
         </>
+      ) : show?.shownWay ? (
+        <ShownWay
+          key={show.promptId}
+          fact={show.shownWay.fact}
+          ownWay={show.shownWay.way ?? undefined}
+          picture={show.aid ? <AidFor aid={show.aid} fact={show.shownWay.fact} /> : undefined}
+        />
       ) : (
         <p className="child-says numeral" aria-live="polite">
           {show === null ? 'Ready' : show.fact === null ? show.says : ''}

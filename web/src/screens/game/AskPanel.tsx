@@ -1,11 +1,12 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { diceWords, factOfItem, rollTrouble, type TypedAnswer } from '@veldrift/core';
-import { tell, written, type Move, type Need } from '@veldrift/core/games';
+import { padKeys, tell, written, type Move, type Need } from '@veldrift/core/games';
 import { useState } from 'react';
-import { Keypad } from '../../live/Keypad.tsx';
+import { fits } from '../../parts/fits.ts';
 import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
-import { claimKeys } from './claimKeys.ts';
+import { seatLetters } from '../../app/letterKeys.ts';
+import { LetterKey } from '../../parts/LetterKey.tsx';
 import { LineAsk } from './LineAsk.tsx';
 import { listedChoices, type GameView } from './gameView.ts';
 
@@ -13,9 +14,6 @@ export interface AskProps {
   readonly view: GameView;
   readonly promptId: string;
   readonly typed: TypedAnswer;
-  readonly onDigit: (digit: string, at: number) => void;
-  readonly onDelete: () => void;
-  readonly onEnter: () => void;
   readonly onMove: (move: Move, at: number) => string | null;
   readonly onClaim: (seat: number, at: number) => void;
 }
@@ -89,7 +87,9 @@ function Shown({
   return fact === null ? (
     <div
       key={promptId}
-      className={`prompt numeral ${shown.length > 7 ? 'long' : ''}`}
+      className="prompt numeral"
+      // Spaces and small letters are narrower than digits.
+      style={fits(shown.length * 0.85)}
       {...{ elementtiming: promptId }}
     >
       {shown}
@@ -104,19 +104,11 @@ function SayAsk({
   need,
   promptId,
   typed,
-  onDigit,
-  onDelete,
-  onEnter,
 }: AskProps & { readonly need: Extract<Need, { kind: 'say' }> }) {
-  const pad = view.keypad && /^\d+$/.test(written(need.asked.answer));
   return (
-    <div className={`ask-say ${pad ? 'with-pad' : ''}`}>
-      <div className="asked">
-        <p className="ask-who">{view.names[need.asked.seat]}</p>
-        <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={written(need.asked.shown)} />
-        {pad && <TypedLine typed={typed} />}
-      </div>
-      {pad && <Keypad onDigit={onDigit} onDelete={onDelete} onEnter={onEnter} />}
+    <div className="asked">
+      <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={written(need.asked.shown)} />
+      {view.keypad && padKeys(need) && <TypedLine typed={typed} />}
     </div>
   );
 }
@@ -127,21 +119,24 @@ function ClaimAsk({
   promptId,
   onClaim,
 }: AskProps & { readonly need: Extract<Need, { kind: 'claim' }> }) {
-  const zone = (seat: number) => (
-    <button
-      key={seat}
-      type="button"
-      className={`claim-zone ${view.claimed.includes(seat) ? 'claimed' : ''}`}
-      // The claim is the touch, not its release.
-      onPointerDown={(event) => {
-        event.preventDefault();
-        onClaim(seat, event.timeStamp);
-      }}
-      onClick={(event) => event.detail === 0 && onClaim(seat, event.timeStamp)}
-    >
-      {view.names[seat]} <kbd aria-hidden>{claimKeys[seat]?.toUpperCase()}</kbd>
-    </button>
-  );
+  const zone = (seat: number) => {
+    const letter = seatLetters[seat];
+    return (
+      <button
+        key={seat}
+        type="button"
+        className={`claim-zone ${view.claimed.includes(seat) ? 'claimed' : ''}`}
+        // The claim is the touch, not its release.
+        onPointerDown={(event) => {
+          event.preventDefault();
+          onClaim(seat, event.timeStamp);
+        }}
+        onClick={(event) => event.detail === 0 && onClaim(seat, event.timeStamp)}
+      >
+        {view.names[seat]} {letter && <LetterKey of={letter} />}
+      </button>
+    );
+  };
   const half = Math.ceil(need.seats.length / 2);
   return (
     <div className="ask-claim">

@@ -1,5 +1,6 @@
 import { tell, type Choice, type SceneField } from '@veldrift/core/games';
 import { useState } from 'react';
+import { boardShape } from '../../parts/table/boardShape.ts';
 import Button from '@mui/material/Button';
 import { GridBoard } from '../../parts/table/GridBoard.tsx';
 
@@ -46,22 +47,24 @@ export function FieldPlot({ field, choices, names, onChoose, onRefused }: Props)
           {shape}: turn it round
         </Button>
       )}
-      <GridBoard
-        name={`A field of ${field.rows} rows and ${field.cols} columns`}
-        across={field.cols}
-        squares={squares}
-        className="plot-board"
-        onOver={setOver}
-        onPress={
-          plots.length > 0
-            ? (nth, when) => {
-                const found = at(Math.floor(nth / field.cols), nth % field.cols);
-                if (found) onChoose(found.choice.key, when);
-                else onRefused(`${shape} does not fit from there.`);
-              }
-            : undefined
-        }
-      />
+      <div className="board-place" style={boardShape(field.cols, field.rows)}>
+        <GridBoard
+          name={`A field of ${field.rows} rows and ${field.cols} columns`}
+          across={field.cols}
+          squares={squares}
+          className="plot-board"
+          onOver={setOver}
+          onPress={
+            plots.length > 0
+              ? (nth, when) => {
+                  const found = at(Math.floor(nth / field.cols), nth % field.cols);
+                  if (found) onChoose(found.choice.key, when);
+                  else onRefused(`${shape} does not fit from there.`);
+                }
+              : undefined
+          }
+        />
+      </div>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { lettersNow } from '../../app/letters.ts';
 import {
   deleteDigit,
   factOfItem,
@@ -8,12 +9,13 @@ import {
   typedText,
   typedTimes,
 } from '@veldrift/core';
-import { GameError, moveTrouble, openPlan, type GameState } from '@veldrift/core/games';
+import { GameError, moveTrouble, padKeys, openPlan, type GameState } from '@veldrift/core/games';
 import type { ChildShow, ChildTells } from '@veldrift/wire';
 import { useMemo, useState } from 'react';
+import { Keypad } from '../../live/Keypad.tsx';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
-import { claimKeys } from './claimKeys.ts';
+import { readKey } from '../table/keys.ts';
 import { GameField } from './GameField.tsx';
 import { viewOf } from './gameView.ts';
 import '../../parts/table/table.css';
@@ -59,6 +61,7 @@ export function GameChild({
         })
       : undefined;
   const need = view?.need;
+  const pad = show.keypad && need ? padKeys(need) : null;
   const asks = need?.kind === 'say' || need?.kind === 'claim';
   const clock = usePaintClock(asks ? promptId : undefined, (id, at) =>
     tell('shown', { promptId: id, paintedAtMs: performance.timeOrigin + at }),
@@ -72,7 +75,7 @@ export function GameChild({
     if (latencyMs !== undefined) tell('claim', { promptId, seat, latencyMs });
   };
   const digit = (key: string, at: number) => {
-    if (need?.kind === 'say' && show.keypad && since(at) !== undefined) setTyped(typeDigit(typed, key, at));
+    if (pad !== null && since(at) !== undefined) setTyped(typeDigit(typed, key, at));
   };
   const enter = () => {
     const times = typedTimes(typed);
@@ -88,9 +91,11 @@ export function GameChild({
     setTyped([]);
   };
   useKeys(asks, (event) => {
-    const seat = claimKeys.indexOf(event.key.toLowerCase());
-    if (need?.kind === 'claim' && seat >= 0) claim(seat, event.timeStamp);
+    const key = readKey(event.key, lettersNow());
+    if (need?.kind === 'claim' && key?.kind === 'seat') claim(key.seat, event.timeStamp);
     else if (/^[0-9]$/.test(event.key)) digit(event.key, event.timeStamp);
+    else if (pad?.minus && event.key === '-') digit('\u2212', event.timeStamp);
+    else if (pad?.remainder && event.key === 'r') digit('r', event.timeStamp);
     else if (event.key === 'Enter') enter();
     else if (event.key === 'Backspace') setTyped(deleteDigit(typed));
     else return;
@@ -106,20 +111,23 @@ export function GameChild({
     );
   const fact = need?.kind === 'say' || need?.kind === 'claim' ? factOfItem(need.asked.item) : null;
   return (
-    <GameField
-      view={view}
-      promptId={promptId}
-      typed={typed}
-      onDigit={digit}
-      onDelete={() => setTyped(deleteDigit(typed))}
-      onEnter={enter}
-      onMove={(move) => {
-        const trouble = moveTrouble(view.need, move);
-        if (trouble === null) tell('move', { promptId, move });
-        return trouble;
-      }}
-      onClaim={claim}
-      shelf={show.aid && fact !== null ? <AidFor aid={show.aid} fact={fact} /> : null}
-    />
+    <>
+      <GameField
+        view={view}
+        shownWay={show.shownWay ?? null}
+        promptId={promptId}
+        typed={typed}
+        onMove={(move) => {
+          const trouble = moveTrouble(view.need, move);
+          if (trouble === null) tell('move', { promptId, move });
+          return trouble;
+        }}
+        onClaim={claim}
+        shelf={show.aid && fact !== null ? <AidFor aid={show.aid} fact={fact} /> : null}
+      />
+      {pad && (
+        <Keypad {...pad} onDigit={digit} onDelete={() => setTyped(deleteDigit(typed))} onEnter={enter} />
+      )}
+    </>
   );
 }

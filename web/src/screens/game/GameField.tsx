@@ -1,15 +1,31 @@
-import { tell, written } from '@veldrift/core/games';
+import { headlineOf, tell, written, type Scene } from '@veldrift/core/games';
+import type { FactKey } from '@veldrift/core';
 import type { ReactNode } from 'react';
+import { ShownWay } from '../../parts/pictures/ShownWay.tsx';
 import { useState } from 'react';
 import { AskPanel, type AskProps } from './AskPanel.tsx';
 import { FieldPlot } from './FieldPlot.tsx';
 import { GameScene } from './GameScene.tsx';
 import { MendAsk } from './MendAsk.tsx';
 import { PlaceAsk } from './PlaceAsk.tsx';
+import { SeatMark } from '../../parts/table/SeatMark.tsx';
 import { CardsAsk } from './CardsAsk.tsx';
 
+export interface ShownFact {
+  readonly fact: FactKey;
+  readonly way: string | null;
+}
+
 /** The child's side of a game: what happened, what lies there, what is asked, and the shelf for an aid. */
-export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: ReactNode }) {
+export function GameField({
+  shelf,
+  shownWay = null,
+  ...ask
+}: AskProps & {
+  readonly shelf?: ReactNode;
+  /** A fact that nobody got, and the way to it that is the child's own: shown until something else lies there. */
+  readonly shownWay?: ShownFact | null;
+}) {
   const { view, onMove } = ask;
   const { need, scene, names } = view;
   const [refused, setRefused] = useState('');
@@ -32,44 +48,48 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
     by?.kind === 'places' && choosing
       ? { ...view, scene: { ...scene, rows: scene.rows.filter((row) => row.seat !== choosing.seat) } }
       : view;
+  const headline = headlineOf(need);
+  const boarded = isBoarded(scene);
   return (
-    <div className={`game-field ${asks ? 'asking' : ''}`} data-need={need.kind}>
-      <div className="game-words">
-        <p className="game-says" role="status">
-          {refused || tell(view.says, names)}
+    <div className={`game-field ${asks ? 'asking' : ''} ${boarded ? 'boarded' : ''}`} data-need={need.kind}>
+      {/* One place for what happened and what is wanted, read out as it changes. */}
+      <div className="game-words" aria-live="polite">
+        <p className="game-need">
+          {headline.seat !== null && <SeatMark seat={headline.seat} size={30} />}
+          <span>{tell(headline.says, names)}</span>
         </p>
         {/* What is asked is seen large below; here it is read out. */}
-        <p className={asks ? 'sr-only' : 'game-need'} aria-live="polite">
-          {tell(need.says, names)}
-        </p>
+        {asks && <p className="sr-only">{tell(need.says, names)}</p>}
+        <p className={`game-says ${refused ? 'refused' : ''}`}>{refused || tell(view.says, names)}</p>
       </div>
-      <div className={`game-scene ${scene.field || (scene.board?.squares.length ?? 0) > 40 ? 'beside' : ''}`}>
-        <GameScene
-          view={shown}
+      <GameScene
+        view={shown}
+        onChoose={choose}
+        onRefused={setRefused}
+        {...(by?.kind === 'cards'
+          ? {
+              picked,
+              onPick: (card: number) =>
+                setPicked(
+                  picked.includes(card)
+                    ? picked.filter((one) => one !== card)
+                    : [...picked, card].slice(-by.most),
+                ),
+            }
+          : {})}
+      />
+      {scene.field && (
+        <FieldPlot
+          field={scene.field}
+          choices={choosing?.choices ?? []}
+          names={names}
           onChoose={choose}
           onRefused={setRefused}
-          {...(by?.kind === 'cards'
-            ? {
-                picked,
-                onPick: (card: number) =>
-                  setPicked(
-                    picked.includes(card)
-                      ? picked.filter((one) => one !== card)
-                      : [...picked, card].slice(-by.most),
-                  ),
-              }
-            : {})}
         />
-        {scene.field && (
-          <FieldPlot
-            field={scene.field}
-            choices={choosing?.choices ?? []}
-            names={names}
-            onChoose={choose}
-            onRefused={setRefused}
-          />
-        )}
-      </div>
+      )}
+      {shownWay && (boarded || need.kind === 'go' || need.kind === 'roll') && (
+        <ShownWay key={ask.promptId} fact={shownWay.fact} ownWay={shownWay.way ?? undefined} />
+      )}
       <div className="game-ask">
         {choosing && by?.kind === 'cards' ? (
           <CardsAsk
@@ -112,3 +132,9 @@ export function GameField({ shelf, ...ask }: AskProps & { readonly shelf?: React
     </div>
   );
 }
+
+/** A board, a field or cards in lines take a side of the table of their own; a strip of one line lies across it. */
+const isBoarded = ({ board, field, rows }: Scene): boolean =>
+  field !== null ||
+  (board !== null && board.squares.length > board.across) ||
+  rows.some(({ across, cards }) => across !== undefined && cards.length > across);

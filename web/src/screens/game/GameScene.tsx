@@ -1,11 +1,13 @@
-import { tell, written, type Scene, type SceneRow } from '@veldrift/core/games';
-import { useState } from 'react';
+import { tell, written, type SceneRow } from '@veldrift/core/games';
+import type { CSSProperties } from 'react';
 import { Die } from '../../parts/table/Die.tsx';
 import { GridBoard } from '../../parts/table/GridBoard.tsx';
-import { cardWords, PlayingCard } from '../../parts/table/PlayingCard.tsx';
+import { boardShape } from '../../parts/table/boardShape.ts';
+import { Counter } from '../../parts/table/Counter.tsx';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
-import { choiceAtCard, choiceAtSquare, mayPick, type GameView } from './gameView.ts';
-import { BeadFrame } from '../../parts/aids/BeadFrame.tsx';
+import { choiceAtCard, choiceAtSquare, type GameView } from './gameView.ts';
+import { CardRows } from './CardRows.tsx';
+import { Totals } from './Totals.tsx';
 
 interface Props {
   readonly view: GameView;
@@ -20,157 +22,62 @@ interface Props {
 
 /** What lies on the table: totals, dice, rows of cards, a board. What may be chosen is pressed where it lies. */
 export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) {
-  const { scene } = view;
-  const rows = scene.rows.filter((row) => row.cards.length > 0 || row.seat === null);
+  const { scene, need } = view;
+  // Nothing lies open: the piles are seen from which it will be turned.
+  const piles =
+    need.kind === 'go' && scene.rows.length > 0 && scene.rows.every((row) => row.cards.length === 0);
+  const rows = scene.rows.filter(
+    (row) => piles || ((row.cards.length > 0 || row.seat === null) && !isHiddenHand(row, view)),
+  );
+  const resting = need.kind === 'roll' && scene.dice.length === 0;
   return (
     <>
-      <Totals view={view} />
-      {scene.dice.length > 0 && (
-        <div className="game-dice">
-          {scene.dice.map((shown, nth) => (
-            <Die key={nth} shown={shown} sides={view.dice[nth] ?? 6} />
-          ))}
+      {(scene.totals.length > 0 || scene.target !== null) && <Totals view={view} />}
+      {(resting || scene.dice.length > 0) && (
+        <div
+          className={`game-dice ${resting ? 'resting' : ''}`}
+          style={{ '--dice': resting ? need.dice.length : scene.dice.length } as CSSProperties}
+        >
+          {resting
+            ? need.dice.map((sides, nth) => <Die key={nth} shown={null} sides={sides} kind={nth} />)
+            : scene.dice.map((shown, nth) => (
+                // A fresh element for each roll, so that it tumbles.
+                <Die
+                  key={`${nth} ${scene.dice.join(' ')}`}
+                  shown={shown}
+                  sides={view.dice[nth] ?? 6}
+                  kind={nth}
+                />
+              ))}
         </div>
       )}
       {rows.length > 0 && (
-        <div className={`game-rows ${rows.length > 2 ? 'many' : ''}`}>
-          {rows.map((row) => (
-            <CardRow
-              key={tell(row.name)}
-              row={row}
-              view={view}
-              width={widthOf(scene, row)}
-              onChoose={onChoose}
-              {...(picked && onPick ? { picked, onPick } : {})}
-            />
-          ))}
+        <CardRows
+          rows={rows}
+          view={view}
+          piles={piles}
+          onChoose={onChoose}
+          {...(picked && onPick ? { picked, onPick } : {})}
+        />
+      )}
+      {scene.board && (
+        <div
+          className="board-place"
+          style={boardShape(scene.board.across, Math.ceil(scene.board.squares.length / scene.board.across))}
+        >
+          <SceneBoardView view={view} onChoose={onChoose} onRefused={onRefused} />
         </div>
       )}
-      {scene.board && <SceneBoardView view={view} onChoose={onChoose} onRefused={onRefused} />}
     </>
   );
 }
 
-/** Cards as large as the field holds. */
-function widthOf(scene: Scene, row: SceneRow): number {
-  const most = Math.max(...scene.rows.map((one) => one.cards.length));
-  if (row.across) return most > 16 ? 62 : most > 12 ? 70 : 84;
-  if (scene.rows.length > 3) return 62;
-  return most > 7 ? 66 : scene.rows.length > 2 ? 78 : 104;
-}
-
-function CardRow({
-  row,
-  view,
-  width,
-  onChoose,
-  picked,
-  onPick,
-}: {
-  readonly row: SceneRow;
-  readonly view: GameView;
-  readonly width: number;
-  readonly onChoose: (key: string, at: number) => void;
-  readonly picked?: readonly number[];
-  readonly onPick?: (card: number) => void;
-}) {
-  const turn = view.need.kind === 'choose' && view.need.seat === row.seat;
-  return (
-    <section className={`card-row ${turn ? 'turn' : ''}`} aria-label={tell(row.name, view.names)}>
-      <h2>{tell(row.name, view.names)}</h2>
-      <div
-        className="card-row-cards"
-        style={
-          row.across && !onPick
-            ? { display: 'grid', gridTemplateColumns: `repeat(${row.across}, max-content)` }
-            : undefined
-        }
-      >
-        {row.cards.map((card) => {
-          const choice = choiceAtCard(view.need, card.id);
-          // A card that was taken leaves its place empty: the others stay where they are.
-          const place =
-            row.across && !onPick
-              ? { gridColumn: (card.id % row.across) + 1, gridRow: Math.floor(card.id / row.across) + 1 }
-              : undefined;
-          const face = row.dice ? (
-            <Die shown={card.worth ?? 0} sides={row.dice} size={Math.min(width, 72)} />
-          ) : (
-            <PlayingCard card={card} width={width} />
-          );
-          if (onPick && mayPick(view.need, row, card))
-            return (
-              <button
-                key={card.id}
-                type="button"
-                className="card-key"
-                aria-pressed={picked?.includes(card.id) ?? false}
-                aria-label={row.dice ? `a die showing ${card.worth}` : cardWords(card)}
-                onClick={() => onPick(card.id)}
-              >
-                {face}
-              </button>
-            );
-          return choice ? (
-            <button
-              key={card.id}
-              type="button"
-              className="card-key"
-              style={place}
-              aria-label={`${cardWords(card)}: ${tell(choice.says, view.names)}`}
-              onClick={(event) => onChoose(choice.key, event.timeStamp)}
-            >
-              {face}
-            </button>
-          ) : (
-            <span key={card.id} style={place}>
-              {face}
-            </span>
-          );
-        })}
-      </div>
-    </section>
-  );
-}
-
-const veilMs = 2500;
-
-/** Running totals, large: children play by them. Those kept in the head show when they are asked for. */
-function Totals({ view }: { readonly view: GameView }) {
-  const { totals, target } = view.scene;
-  const [shown, setShown] = useState(false);
-  const own = totals[0];
-  return (
-    <div className="game-totals">
-      {totals.map((total) => (
-        <p key={tell(total.name)} className="game-total">
-          <span>{tell(total.name, view.names)}</span>
-          {total.veiled && !shown ? (
-            <button
-              type="button"
-              className="linkish"
-              onClick={() => {
-                setShown(true);
-                setTimeout(() => setShown(false), veilMs);
-              }}
-            >
-              kept by you; look
-            </button>
-          ) : (
-            <strong className="numeral">{total.value}</strong>
-          )}
-        </p>
-      ))}
-      {target !== null && (
-        <p className="game-total">
-          <span>to</span>
-          <strong className="numeral">{target}</strong>
-        </p>
-      )}
-      {view.beads && own && !own.veiled && <BeadFrame count={own.value} />}
-    </div>
-  );
-}
+/** A hand that is nobody's business now: it lies face down, and its cards are counted among the totals. */
+const isHiddenHand = (row: SceneRow, { scene, need }: GameView): boolean =>
+  row.seat !== null &&
+  row.cards.length > 2 &&
+  scene.totals.length > 0 &&
+  row.cards.every((card) => card.worth === null && !card.says && choiceAtCard(need, card.id) === undefined);
 
 function SceneBoardView({
   view,
@@ -185,21 +92,27 @@ function SceneBoardView({
   if (!board) return null;
   const texts = board.squares.map((one) => written(one.text, view.names));
   const wide = texts.some((text) => text.length > 12);
+  const middling = texts.some((text) => text.length > 3);
   const chooses =
     view.need.kind === 'choose' && view.need.choices.some(({ at }) => at !== undefined && 'square' in at);
   return (
     <GridBoard
       name={tell(board.name, view.names)}
       across={board.across}
-      className={`${wide ? 'wide' : ''} across-${board.across}`}
+      className={wide ? 'wide' : middling ? 'middling' : ''}
       squares={board.squares.map(({ mark }, nth) => ({
         key: String(nth),
         label: `${texts[nth]}${mark ? `, ${markWords(mark, view.names)}` : ''}`,
         className: `${mark ? `marked seat-${mark.seat ?? 'all'} ${mark.held ? 'held' : ''}` : ''}`,
         content: (
           <>
+            {mark &&
+              (wide || middling ? (
+                <SeatMark seat={mark.seat} held={mark.held} size={18} />
+              ) : (
+                <Counter seat={mark.seat} held={mark.held} />
+              ))}
             <span className="numeral">{texts[nth]}</span>
-            {mark && <SeatMark seat={mark.seat} held={mark.held} />}
           </>
         ),
       }))}

@@ -22,8 +22,6 @@ interface Props {
   readonly helper: number | null;
   readonly onHelper: (seat: number | null) => void;
   readonly onErred: (seen: 'caught' | 'missed') => void;
-  readonly onClaim: (seat: number, at: number) => void;
-  readonly onNobody: () => void;
   readonly onLeave: (seat: number) => void;
   readonly leaving: boolean;
   readonly onLeaving: (open: boolean) => void;
@@ -55,32 +53,19 @@ export function GameSeats(props: Props) {
                 <span className="quiet"> {secondsText(headStartMs[at] ?? 0)} ahead</span>
               )}
             </span>
-            {racing && need.seats.includes(at) ? (
-              <LiveKey className="live-key" onPress={(when) => props.onClaim(at, when)}>
-                First <kbd aria-hidden>{at + 1}</kbd>
+            {need.kind === 'say' && turn !== at && !out.includes(at) && (
+              <LiveKey
+                className="live-key"
+                pressed={helper === at}
+                onPress={() => onHelper(helper === at ? null : at)}
+              >
+                helped
               </LiveKey>
-            ) : (
-              need.kind === 'say' &&
-              turn !== at &&
-              !out.includes(at) && (
-                <LiveKey
-                  className="live-key"
-                  pressed={helper === at}
-                  onPress={() => onHelper(helper === at ? null : at)}
-                >
-                  helped
-                </LiveKey>
-              )
             )}
           </li>
         ))}
       </ol>
       <div className="game-seats-keys">
-        {racing && (
-          <LiveKey className="live-key" onPress={props.onNobody}>
-            Nobody <kbd aria-hidden>0</kbd>
-          </LiveKey>
-        )}
         {seats.length > 1 && (
           <LiveKey className="live-key quiet" onPress={() => onLeaving(true)}>
             A seat leaves

@@ -1,6 +1,7 @@
-import { factOfItem, operationNames, packOf, type Judgement, type Recipe } from '@veldrift/core';
+import { factOfItem, operationNames, packOf, type Recipe } from '@veldrift/core';
 import {
   missedAt,
+  padKeys,
   written,
   tell,
   rolesNow,
@@ -14,21 +15,21 @@ import { v7 as uuid } from 'uuid';
 import type { GameRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { findSet } from '../../app/book.ts';
-import { useSettings } from '../../app/settings.ts';
 import { AidShelf } from '../../parts/aids/AidShelf.tsx';
 import { useAid } from '../../parts/aids/useAid.ts';
 import { useElsewhere } from '../table/useTwoScreens.ts';
 import { useGame } from '../../live/game/useGame.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { KeyHelp } from '../table/KeyHelp.tsx';
-import { Margin } from '../table/Margin.tsx';
+import { TableFrame } from '../table/TableFrame.tsx';
 import { BestLine } from './BestLine.tsx';
 import { GameField } from './GameField.tsx';
 import { GameNotice } from './GameNotice.tsx';
-import { GameStrip } from './GameStrip.tsx';
-import { GameTopKeys } from './GameTopKeys.tsx';
+import { GameCorner } from './GameCorner.tsx';
+import { GameTools, MoreGameTools } from './GameTools.tsx';
 import { GameSeats } from './GameSeats.tsx';
 import { LooseMiss } from './LooseMiss.tsx';
+import { missedFact } from './missedFact.ts';
 import { viewOf } from './gameView.ts';
 import { useGameKeys } from './useGameKeys.ts';
 import { useGameScreen } from './useGameScreen.ts';
@@ -45,15 +46,14 @@ import './game.css';
 export function RunningGame({ row }: { readonly row: GameRow }) {
   const { me, outbox } = useSession();
   const navigate = useNavigate();
-  const { hand, arrangement } = useSettings();
   const [elsewhere, setElsewhere] = useElsewhere();
   const game = useGame(row, me, outbox, { way: row.way, elsewhere });
   const { need, table, state } = game;
-  const flat = arrangement === 'flat';
   const [help, setHelp] = useState(false);
   const [best, setBest] = useState(false);
   const [leaving, setLeaving] = useState(false);
   const [screens, setScreens] = useState(false);
+  const [covered, setCovered] = useState(false);
   const names = row.seats.map((one) => one.name);
   const playing = table.status === 'playing';
   const over = need.kind === 'over';
@@ -67,12 +67,14 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const fact = need.kind === 'say' || need.kind === 'claim' ? factOfItem(need.asked.item) : null;
   const turn = useTurn(game, { playing, keypad, onMade: () => setBest(false) });
   const { typed, trouble, erring, helper, judge, move } = turn;
+  const shownWay = missedFact(game, row);
   const timeIsOut = useTimeSet(game, row.plan.minutes);
   const screen = useGameScreen({
     row,
     game,
     aid: shelf.aid,
     frozen: signal.frozen,
+    shownWay,
     onMove: move,
     onAnswered: turn.after,
     setElsewhere,
@@ -90,9 +92,10 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     else if (need.kind === 'roll' && row.plan.mode !== 'called') move({ kind: 'roll' }, at);
   };
   useGameKeys({
-    on: !help && !leaving && !screens,
+    on: !help && !leaving && !screens && !covered,
     racing: playing && need.kind === 'claim',
     playing,
+    pad: keypad ? padKeys(need) : null,
     onClaim: (seat, at) => game.claiming.claim(seat, at, 'child'),
     onBest: () => setBest(!best),
     onJudge: judge,
@@ -108,22 +111,91 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     onAid: playing && fact !== null ? shelf.toggle : () => undefined,
   });
 
-  const judgeKey = (judgement: Judgement, label: string, arrow: string, strong = false) => (
-    <LiveKey
-      className={`judge${strong ? ' right' : ''}`}
-      disabled={!playing || !saying || erring !== null}
-      onPress={(at) => judge(judgement, at)}
-    >
-      {label}
-      <kbd aria-hidden>{arrow}</kbd>
-    </LiveKey>
-  );
   return (
-    <div className={`live game ${hand} ${flat ? 'flat' : ''}`}>
-      <main className={`field ${elsewhere ? 'small' : ''}`} data-status={table.status} data-calm={table.calm}>
-        <h1 className="sr-only">
-          {names.join(', ')}: {row.title}
-        </h1>
+    <>
+      <TableFrame
+        className="game"
+        fieldClass={elsewhere ? 'small' : ''}
+        status={table.status}
+        calm={table.calm}
+        heading={`${names.join(', ')}: ${row.title}`}
+        title={
+          <>
+            <strong>{row.title}</strong> · {names.join(', ')}
+          </>
+        }
+        says={trouble || (timeIsOut ? 'The time set is out: End when the turn is done.' : '')}
+        answers={game.answers.map((one) => one.answer)}
+        onMark={game.toggleMark}
+        leftMs={null}
+        onOver={setCovered}
+        mayPause={playing}
+        mayInterrupt={playing}
+        mayCalm={playing && !table.calm}
+        mayEnd
+        onPause={game.pause}
+        onCalm={game.calm}
+        onHelp={() => setHelp(true)}
+        onEnd={() => (table.status === 'ready' ? void navigate(-1) : finish())}
+        screen={screen}
+        onScreens={setScreens}
+        middle={
+          <GameSeats
+            seats={row.seats}
+            need={need}
+            out={state.out}
+            duties={rolesNow(
+              row.plan.roles,
+              seatsIn(game.play, state),
+              roundsPlayed(
+                game.moves.map((one) => one.move),
+                row.plan.seats,
+              ),
+            )}
+            headStartMs={game.claiming.headStartMs}
+            err={erring ? null : game.err}
+            helper={helper}
+            onHelper={turn.setHelper}
+            onErred={turn.setErring}
+            onLeave={(seat) => move({ kind: 'leave', seat }, performance.now())}
+            leaving={leaving}
+            onLeaving={setLeaving}
+          />
+        }
+        tools={
+          <GameTools
+            mayUndo={game.moves.some(({ move: made }) => made.kind !== 'calm')}
+            onUndo={turn.back}
+            best={best}
+            onBest={() => setBest(!best)}
+            shelf={shelf.open}
+            onShelf={playing && fact !== null ? shelf.toggle : null}
+          />
+        }
+        moreTools={
+          <MoreGameTools
+            clock={clock.fits ? clock : null}
+            signal={(rules as Partial<FirstToSayRules>).signal === 'child' ? signal : null}
+          />
+        }
+        corner={
+          playing && (
+            <GameCorner
+              need={need}
+              names={names}
+              keypad={keypad}
+              elsewhere={elsewhere}
+              mayJudge={erring === null}
+              onJudge={judge}
+              onDigit={turn.digit}
+              onDelete={turn.rub}
+              onEnter={turn.enter}
+              onClaim={(seat, at) => game.claiming.claim(seat, at, 'tutor')}
+              onNobody={game.claiming.nobody}
+            />
+          )
+        }
+      >
         {clock.shown && (
           <p className="child-clock numeral" role="timer">
             {clock.leftS}
@@ -144,11 +216,9 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
         ) : playing && !over ? (
           <GameField
             view={view}
+            shownWay={shownWay}
             promptId={game.promptId}
             typed={typed}
-            onDigit={turn.digit}
-            onDelete={turn.rub}
-            onEnter={turn.enter}
             onMove={move}
             onClaim={(seat, at) => game.claiming.claim(seat, at, 'child')}
             shelf={
@@ -190,79 +260,10 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
             onGo={() => goOn(performance.now())}
           />
         )}
-      </main>
-      <Margin
-        answers={game.answers.map((one) => one.answer)}
-        onMark={game.toggleMark}
-        leftMs={null}
-        top={
-          <GameTopKeys
-            playing={playing}
-            calm={table.calm}
-            ready={table.status === 'ready'}
-            onPause={() => game.pause('pause')}
-            onCalm={game.calm}
-            onHelp={() => setHelp(true)}
-            onEnd={() => (table.status === 'ready' ? void navigate(-1) : finish())}
-          />
-        }
-        middle={
-          <GameSeats
-            seats={row.seats}
-            need={need}
-            out={state.out}
-            duties={rolesNow(
-              row.plan.roles,
-              seatsIn(game.play, state),
-              roundsPlayed(
-                game.moves.map((one) => one.move),
-                row.plan.seats,
-              ),
-            )}
-            headStartMs={game.claiming.headStartMs}
-            err={erring ? null : game.err}
-            helper={helper}
-            onHelper={turn.setHelper}
-            onErred={turn.setErring}
-            onClaim={(seat, at) => game.claiming.claim(seat, at, 'tutor')}
-            onNobody={game.claiming.nobody}
-            onLeave={(seat) => move({ kind: 'leave', seat }, performance.now())}
-            leaving={leaving}
-            onLeaving={setLeaving}
-          />
-        }
-        worked={saying ? <div className="worked">{judgeKey('workedOut', 'Worked out', '↓')}</div> : null}
-      />
-      <GameStrip
-        title={row.title}
-        names={names}
-        says={
-          trouble || (timeIsOut ? 'The time set is out: End when the turn is done.' : tell(need.says, names))
-        }
-        playing={playing}
-        mayUndo={game.moves.some(({ move }) => move.kind !== 'calm')}
-        onUndo={turn.back}
-        onInterrupted={() => game.pause('interrupted')}
-        best={best}
-        onBest={() => setBest(!best)}
-        shelf={shelf.open}
-        onShelf={playing && fact !== null ? shelf.toggle : null}
-        screen={screen}
-        onScreens={setScreens}
-        clock={clock.fits ? clock : null}
-        signal={(rules as Partial<FirstToSayRules>).signal === 'child' ? signal : null}
-      >
-        {saying && (
-          <>
-            {judgeKey('gaveUp', 'Gave up', '↑')}
-            {!keypad && judgeKey('wrong', 'Not right', '←')}
-            {!keypad && judgeKey('right', 'Right', '→', true)}
-          </>
-        )}
-      </GameStrip>
+      </TableFrame>
       {best && <BestLine game={game} names={names} onClose={() => setBest(false)} />}
       {help && <KeyHelp onClose={() => setHelp(false)} />}
-    </div>
+    </>
   );
 }
 

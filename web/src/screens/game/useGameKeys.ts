@@ -1,13 +1,16 @@
+import { lettersNow } from '../../app/letters.ts';
 import type { Judgement, Mark, PauseReason } from '@veldrift/core';
+import type { PadKeys } from '@veldrift/core/games';
 import { useKeys } from '../../live/usePaintClock.ts';
 import { readKey } from '../table/keys.ts';
-import { claimKeys } from './claimKeys.ts';
 
 interface GameKeys {
   readonly on: boolean;
   /** Seats race: their keys count. */
   readonly racing: boolean;
   readonly playing: boolean;
+  /** Keys beside the digits that count as typed. */
+  readonly pad: PadKeys | null;
   readonly onClaim: (seat: number, at: number) => void;
   readonly onBest: () => void;
   readonly onJudge: (judgement: Judgement, at: number) => void;
@@ -27,16 +30,20 @@ interface GameKeys {
 export function useGameKeys(keys: GameKeys): void {
   useKeys(keys.on, (event) => {
     const at = event.timeStamp;
-    const seat = claimKeys.indexOf(event.key.toLowerCase());
-    if (keys.racing && seat >= 0) {
+    const typed =
+      keys.pad?.minus && event.key === '-' ? '\u2212' : keys.pad?.remainder && event.key === 'r' ? 'r' : null;
+    if (typed !== null) {
       event.preventDefault();
-      return keys.onClaim(seat, at);
+      return keys.onDigit(typed, at);
     }
-    if (event.key === 'b' || event.key === 'B') return keys.onBest();
-    const key = readKey(event.key);
+    const key = readKey(event.key, lettersNow());
     if (!key) return;
     event.preventDefault();
     switch (key.kind) {
+      case 'seat':
+        return keys.racing ? keys.onClaim(key.seat, at) : undefined;
+      case 'best':
+        return keys.onBest();
       case 'judge':
         return keys.onJudge(key.judgement, at);
       case 'mark':

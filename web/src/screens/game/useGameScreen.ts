@@ -1,15 +1,19 @@
-import { typedThere, written } from '@veldrift/core/games';
+import { isTypedAnswer, padKeys, typedThere } from '@veldrift/core/games';
 import type { Aid, Operation } from '@veldrift/core';
 import { useEffect } from 'react';
 import type { GameRow } from '../../app/deviceDb.ts';
 import { useChildScreen, type ChildScreen } from '../../live/child/useChildScreen.ts';
 import type { LiveGame } from '../../live/game/useGame.ts';
 
+import type { ShownFact } from './GameField.tsx';
+
 interface Shows {
   readonly row: GameRow;
   readonly game: LiveGame;
   readonly aid: Aid | null;
   readonly frozen: Operation | null;
+  /** A fact that nobody got, shown now. */
+  readonly shownWay: ShownFact | null;
   readonly onMove: LiveGame['make'];
   /** Hears what came of an answer typed there: a sentence, or null. */
   readonly onAnswered: (trouble: string | null) => void;
@@ -22,6 +26,7 @@ export function useGameScreen({
   game,
   aid,
   frozen,
+  shownWay,
   onMove,
   onAnswered,
   setElsewhere,
@@ -38,6 +43,7 @@ export function useGameScreen({
       keypad: row.way === 'keypad',
       padLeft: row.pupil.hand === 'left',
       aid,
+      shownWay,
       says: on ? '' : over ? 'Done. Thank you.' : table.status === 'paused' ? 'A little pause.' : 'Ready',
       game: on
         ? {
@@ -51,9 +57,9 @@ export function useGameScreen({
     },
     {
       onAnswer: ({ promptId: of, typed, latencyMs, voided }) => {
-        if (of !== promptId || need.kind !== 'say') return;
+        if (of !== promptId || need.kind !== 'say' || padKeys(need) === null) return;
         onAnswered(
-          game.judge(typed === written(need.asked.answer) ? 'right' : 'wrong', performance.now(), {
+          game.judge(isTypedAnswer(need.asked.answer, typed) ? 'right' : 'wrong', performance.now(), {
             typed: typedThere(typed, latencyMs),
             there: { latencyMs, voided },
           }),

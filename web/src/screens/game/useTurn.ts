@@ -1,4 +1,4 @@
-import { written } from '@veldrift/core/games';
+import { isTypedAnswer, padKeys } from '@veldrift/core/games';
 import {
   deleteDigit,
   type Judgement,
@@ -31,6 +31,8 @@ export function useTurn(
   const [erring, setErring] = useState<'caught' | 'missed' | null>(null);
   const { need } = game;
   const saying = need.kind === 'say' ? need : null;
+  // What is no number is said and judged, also where the child types.
+  const types = keypad && padKeys(need) !== null;
 
   /** After a move, or the sentence of one that could not be made. */
   const after = (said: string | null) => {
@@ -71,7 +73,7 @@ export function useTurn(
     move,
     rub,
     digit: (key: string, at: number) => {
-      if (saying && keypad) {
+      if (types) {
         if (game.isShownAt(at)) setTyped(typeDigit(typed, key, at));
       } else if (need.kind === 'claim') {
         if (key === '0') game.claiming.nobody();
@@ -79,8 +81,8 @@ export function useTurn(
       }
     },
     enter: () => {
-      if (typed.length === 0 || !saying) return;
-      const right = typedText(typed) === written(saying.asked.answer);
+      if (typed.length === 0 || !saying || !types) return;
+      const right = isTypedAnswer(saying.asked.answer, typedText(typed));
       judge(right ? 'right' : 'wrong', typedTimes(typed)?.firstAt ?? 0, typed);
     },
     /** Rubs out a digit; with none typed, the last move is undone. */

@@ -3,7 +3,8 @@ import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { operationNames, operations, type Operation } from '@veldrift/core';
 import { families, games, type AnyGame } from '@veldrift/core/games';
-import { Link, useSearchParams } from 'react-router';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useLocation, useSearchParams } from 'react-router';
 import { pupilGamesQuery, pupilsQuery } from '../../app/queries.ts';
 import { Empty } from '../../parts/states.tsx';
 import {
@@ -38,7 +39,16 @@ export function Shelf() {
       },
       { replace: true },
     );
-  const found = games.filter((game) => fits(game, params));
+  const [name, setName] = useState('');
+  const box = useRef<HTMLInputElement>(null);
+  const location = useLocation();
+  const finding = (location.state as { find?: boolean } | null)?.find ?? false;
+  useEffect(() => {
+    if (finding) box.current?.focus();
+  }, [finding, location.key]);
+  const found = games.filter(
+    (game) => fits(game, params) && game.name.toLowerCase().includes(name.trim().toLowerCase()),
+  );
   const choice = (key: string, label: string, options: readonly (readonly [string, string])[]) => (
     <TextField
       select
@@ -67,6 +77,14 @@ export function Shelf() {
         </div>
       </div>
       <div className="shelf-find" role="search" aria-label="Find a game">
+        <TextField
+          size="small"
+          label="Name"
+          value={name}
+          inputRef={box}
+          onChange={(event) => setName(event.target.value.slice(0, 40))}
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
+        />
         {choice(
           'pupil',
           'For',

@@ -4,7 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import type { ChildScreen } from '../../live/child/useChildScreen.ts';
 
@@ -21,11 +21,13 @@ export function ChildScreenKey({
   /** Hears that the list is open, so that keys are left to it. */
   readonly onOpen: (open: boolean) => void;
 }) {
-  const [open, setOpenHere] = useState(false);
-  const setOpen = (value: boolean) => {
-    setOpenHere(value);
-    onOpen(value);
-  };
+  const [open, setOpen] = useState(false);
+  // The key may go while its list is open: the screen was turned, or what it lay behind was closed.
+  useEffect(() => {
+    if (!open) return;
+    onOpen(true);
+    return () => onOpen(false);
+  }, [onOpen, open]);
   const joined = screen.status === 'here' || screen.status === 'gone';
   return (
     <>

@@ -1,15 +1,14 @@
+import { lettersNow } from '../../app/letters.ts';
 import { purposeNames, type Answer, type Judgement, type Mark, type Purpose } from '@veldrift/core';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { changeSettings, useSettings } from '../../app/settings.ts';
 import type { ChildScreen } from '../../live/child/useChildScreen.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { useKeys } from '../../live/usePaintClock.ts';
-import { ChildScreenKey } from './ChildScreenKey.tsx';
+import { JudgeKeys } from './JudgeKeys.tsx';
 import { KeyHelp } from './KeyHelp.tsx';
 import { readKey, type TableKey } from './keys.ts';
-import { Margin } from './Margin.tsx';
-import { TroubleLine } from './TroubleLine.tsx';
+import { TableFrame } from './TableFrame.tsx';
 
 interface Props {
   readonly name: string;
@@ -30,12 +29,15 @@ interface Props {
   readonly leftMs: number | null;
   /** One line for the tutor on where things stand. */
   readonly says: string;
+  /** What a screen reader is told: the prompt, the judgement, what is to be said now. */
+  readonly told: string;
   /** The child's own screen; null where none is given. */
   readonly screen: ChildScreen | null;
   /** Between what came before and the marks. */
   readonly middle: ReactNode;
-  /** A key of its own beside undo and interrupted. */
-  readonly ownKey: ReactNode;
+  /** Keys of its own beside undo, and those wanted now and then. */
+  readonly ownKey?: ReactNode;
+  readonly moreKeys?: ReactNode;
   readonly onJudge: (judgement: Judgement, at: number) => void;
   readonly onMark: (mark: Mark) => void;
   readonly onBack: () => void;
@@ -63,9 +65,11 @@ export function LiveFrame({
   answers,
   leftMs,
   says,
+  told,
   screen,
   middle,
   ownKey,
+  moreKeys,
   onJudge,
   onMark,
   onBack,
@@ -75,16 +79,15 @@ export function LiveFrame({
   onKey,
   children,
 }: Props) {
-  const { hand, arrangement } = useSettings();
   const navigate = useNavigate();
   const [help, setHelp] = useState(false);
   const [screens, setScreens] = useState(false);
-  const flat = arrangement === 'flat';
+  const [covered, setCovered] = useState(false);
   const ready = status === 'ready';
   const over = status === 'over';
 
-  useKeys(!help && !screens, (event) => {
-    const key = readKey(event.key);
+  useKeys(!help && !screens && !covered, (event) => {
+    const key = readKey(event.key, lettersNow());
     if (!key) return;
     event.preventDefault();
     switch (key.kind) {
@@ -101,6 +104,9 @@ export function LiveFrame({
         return ready || over ? undefined : onCalm();
       case 'help':
         return setHelp(true);
+      case 'seat':
+      case 'best':
+        return undefined;
       case 'digit':
       case 'enter':
       case 'space':
@@ -110,93 +116,50 @@ export function LiveFrame({
     }
   });
 
-  const judgeKey = (judgement: Judgement, label: string, arrow: string, strong = false) => (
-    <LiveKey
-      className={`judge${strong ? ' right' : ''}`}
-      disabled={!asking}
-      onPress={(at) => onJudge(judgement, at)}
-    >
-      {label}
-      <kbd aria-hidden>{arrow}</kbd>
-    </LiveKey>
-  );
-
   return (
-    <div className={`live ${hand} ${flat ? 'flat' : ''}`}>
-      <main
-        className={`field ${withPad ? 'with-pad' : ''} ${padLeft ? 'pad-left' : ''}`}
-        data-status={status}
-        data-calm={calm}
-      >
-        <h1 className="sr-only">
-          {name}: {purposeNames[purpose].toLowerCase()}, {title}
-        </h1>
-        {children}
-      </main>
-      <Margin
+    <>
+      <TableFrame
+        fieldClass={`${withPad ? 'with-pad' : ''} ${padLeft ? 'pad-left' : ''}`}
+        status={status}
+        calm={calm}
+        heading={`${name}: ${purposeNames[purpose].toLowerCase()}, ${title}`}
+        title={
+          <>
+            <strong>{name}</strong> · {purposeNames[purpose]} · {title}
+          </>
+        }
+        says={says}
+        told={told}
         answers={answers}
         onMark={onMark}
         leftMs={leftMs}
-        top={
-          <>
-            <LiveKey className="live-key" disabled={!mayPause} onPress={() => onPause('pause')}>
-              Pause <kbd aria-hidden>P</kbd>
-            </LiveKey>
-            <LiveKey className="live-key" pressed={calm} disabled={ready || over || calm} onPress={onCalm}>
-              Calm <kbd aria-hidden>C</kbd>
-            </LiveKey>
-            <LiveKey className="live-key" onPress={() => setHelp(true)} label="Keys">
-              Keys <kbd aria-hidden>?</kbd>
-            </LiveKey>
-            <LiveKey
-              className="live-key stop"
-              disabled={over}
-              onPress={() => (ready ? void navigate(-1) : onEnd())}
-            >
-              {ready ? 'Leave' : 'End'}
-            </LiveKey>
-          </>
-        }
+        onOver={setCovered}
+        mayPause={mayPause}
+        mayInterrupt={asking}
+        mayCalm={!ready && !over && !calm}
+        mayEnd={!over}
+        onPause={onPause}
+        onCalm={onCalm}
+        onHelp={() => setHelp(true)}
+        onEnd={() => (ready ? void navigate(-1) : onEnd())}
+        screen={screen}
+        onScreens={setScreens}
         middle={middle}
-        worked={keypad ? null : <div className="worked">{judgeKey('workedOut', 'Worked out', '↓')}</div>}
-      />
-      <section className="strip" aria-label="Judging">
-        <div className="strip-say">
-          <p>
-            <TroubleLine>
-              <strong>{name}</strong> · {purposeNames[purpose]} · {title}
-            </TroubleLine>
-            <br />
-            <span className="strip-says" aria-live="polite">
-              {says}
-            </span>
-          </p>
-          <div className="strip-keys">
+        tools={
+          <>
             <LiveKey className="live-key" disabled={answers.length === 0 || over} onPress={onBack}>
               Undo <kbd aria-hidden>⌫</kbd>
             </LiveKey>
-            <LiveKey className="live-key" disabled={!asking} onPress={() => onPause('interrupted')}>
-              Interrupted <kbd aria-hidden>I</kbd>
-            </LiveKey>
-            {screen && (
-              <ChildScreenKey
-                screen={screen}
-                flat={flat}
-                onFlat={(value) => changeSettings({ arrangement: value ? 'flat' : 'side' })}
-                onOpen={setScreens}
-              />
-            )}
             {ownKey}
-          </div>
-        </div>
-        <div className="corner">
-          {judgeKey('gaveUp', 'Gave up', '↑')}
-          {!keypad && judgeKey('wrong', 'Not right', '←')}
-          {!keypad && judgeKey('right', 'Right', '→', true)}
-        </div>
-      </section>
+          </>
+        }
+        moreTools={moreKeys}
+        corner={<JudgeKeys mayJudge={asking} typed={keypad} onJudge={onJudge} />}
+      >
+        {children}
+      </TableFrame>
       {help && <KeyHelp onClose={() => setHelp(false)} />}
-    </div>
+    </>
   );
 }
 

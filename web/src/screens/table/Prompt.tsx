@@ -8,6 +8,8 @@ import {
   type TypedAnswer,
   typedText,
 } from '@veldrift/core';
+import { useSettings } from '../../app/settings.ts';
+import { fits } from '../../parts/fits.ts';
 
 /** What the child looks at: one fact, large. A fresh element for each showing, so that its paint can be timed. */
 export function FactPrompt({
@@ -28,7 +30,13 @@ export function FactPrompt({
   if (chain) {
     const [a, b, c] = chain.cards;
     return (
-      <div key={promptId} className="prompt numeral long" {...{ elementtiming: promptId }} data-fact={fact}>
+      <div
+        key={promptId}
+        className="prompt numeral"
+        style={fits(`${a}+${b}+${c}`.length + 1)}
+        {...{ elementtiming: promptId }}
+        data-fact={fact}
+      >
         {chain.part === 0 ? (
           <>
             {a}
@@ -57,7 +65,8 @@ export function FactPrompt({
     return (
       <div
         key={promptId}
-        className="prompt numeral long"
+        className="prompt numeral"
+        style={fits(`${left}+?=${answerOf(parsed)}`.length + 1)}
         {...{ elementtiming: promptId }}
         data-fact={fact}
         data-hidden="right"
@@ -76,7 +85,8 @@ export function FactPrompt({
   return (
     <div
       key={promptId}
-      className={`prompt numeral ${text.length > 4 ? 'long' : ''}`}
+      className="prompt numeral"
+      style={fits(text.length)}
       {...{ elementtiming: promptId }}
       data-fact={fact}
     >
@@ -97,7 +107,8 @@ export function NumberPrompt({ promptId, text }: { readonly promptId: string; re
   return (
     <div
       key={promptId}
-      className={`prompt numeral ${text.length > 5 ? 'long' : ''}`}
+      className="prompt numeral"
+      style={fits(text.length)}
       {...{ elementtiming: promptId }}
       data-number={text}
     >
@@ -108,9 +119,10 @@ export function NumberPrompt({ promptId, text }: { readonly promptId: string; re
 
 /** What the child has typed so far. */
 export function TypedLine({ typed }: { readonly typed: TypedAnswer }) {
+  const { echo } = useSettings();
   return (
-    <div className="typed numeral" aria-live="off" data-testid="typed">
-      {typedText(typed) || '\u00a0'}
+    <div className="typed numeral" aria-live={echo ? 'assertive' : 'off'} data-testid="typed">
+      {typedText(typed).replace('r', ' r ') || '\u00a0'}
     </div>
   );
 }

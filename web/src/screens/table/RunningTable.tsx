@@ -6,6 +6,7 @@ import type { MinuteRow } from '../../app/deviceDb.ts';
 import { timeText } from '../../app/format.ts';
 import { useSession } from '../../app/session.tsx';
 import { Keypad } from '../../live/Keypad.tsx';
+import { LetterKey } from '../../parts/LetterKey.tsx';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { useMinute } from '../../live/useMinute.ts';
 import { LiveFrame, SmallField } from './LiveFrame.tsx';
@@ -79,16 +80,17 @@ export function RunningTable({
       answers={state.answers}
       leftMs={untimed ? null : minute.leftMs}
       says={saysOf(state, keypad, typing.said)}
+      told={running ? factKeyText(promptOf(state)) : ''}
       screen={screen}
       middle={<VoiceBar voice={voice} />}
-      ownKey={
+      moreKeys={
         <LiveKey
           className="live-key"
           pressed={clockShown}
           disabled={untimed}
           onPress={() => setClockShown(!clockShown)}
         >
-          Clock to child <kbd aria-hidden>K</kbd>
+          Clock to child <LetterKey of="clock" />
         </LiveKey>
       }
       onJudge={typing.judge}

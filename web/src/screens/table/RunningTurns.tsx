@@ -7,6 +7,8 @@ import { Keypad } from '../../live/Keypad.tsx';
 import { AidShelf } from '../../parts/aids/AidShelf.tsx';
 import { useAid } from '../../parts/aids/useAid.ts';
 import { findSet } from '../../app/book.ts';
+import { useLetters } from '../../app/letters.ts';
+import { LetterKey } from '../../parts/LetterKey.tsx';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { useTurns } from '../../live/useTurns.ts';
 import { ComesNext } from './ComesNext.tsx';
@@ -14,7 +16,7 @@ import { LiveFrame, SmallField } from './LiveFrame.tsx';
 import { FactPrompt, TypedLine } from './Prompt.tsx';
 import { ownWayOf } from '../../live/ownWay.ts';
 import { Told } from './Told.tsx';
-import { saysOf, showOf, slidesUnder } from './turnsWords.ts';
+import { saysOf, showOf, slidesUnder, toldOf } from './turnsWords.ts';
 import { TurnsNotice } from './TurnsNotice.tsx';
 import { useTableCapture } from './useTableCapture.ts';
 import { useTableTyping } from './useTableTyping.ts';
@@ -34,13 +36,18 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
     way,
     ...(way === 'voice' ? { onsetAfter: voice.onsetAfter } : {}),
   });
+  const letters = useLetters();
   const { state, reading, fact } = turns;
   const keypad = row.way === 'keypad';
   const pack = row.deal.pack ?? false;
   const asking = state.status === 'asking';
   const shelf = useAid(turns.promptId, turns.layAid);
-  const mayAid = row.purpose === 'drill' && asking;
-  const screen = useTwoScreens(turns, { ...showOf(turns, row), aid: shelf.aid }, setElsewhere);
+  // After an answer an aid only shows the way: it has helped with nothing.
+  const shownAid = useAid(`told ${turns.promptId}`, () => undefined);
+  const told = state.status === 'told';
+  const aid = told ? shownAid : shelf;
+  const mayAid = row.purpose === 'drill' && (asking || told);
+  const screen = useTwoScreens(turns, { ...showOf(turns, row), aid: aid.aid }, setElsewhere);
   const ofSet = findSet(row.setId)?.aids ?? [];
   const given = state.answers.slice(row.earlier);
   const last = given.at(-1);
@@ -69,7 +76,8 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
       mayPause={asking || state.status === 'told'}
       answers={given}
       leftMs={null}
-      says={saysOf(turns, row, typing.said)}
+      says={saysOf(turns, row, typing.said, letters)}
+      told={toldOf(turns, row)}
       screen={pack ? null : screen}
       middle={
         <>
@@ -80,12 +88,12 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
       ownKey={
         <>
           {row.purpose === 'drill' && (
-            <LiveKey className="live-key" disabled={!mayAid} pressed={shelf.open} onPress={shelf.toggle}>
-              Aid <kbd aria-hidden>A</kbd>
+            <LiveKey className="live-key" disabled={!mayAid} pressed={aid.open} onPress={aid.toggle}>
+              Aid <LetterKey of="aid" />
             </LiveKey>
           )}
           <LiveKey
-            className="live-key"
+            className="live-key turn-key"
             disabled={state.status !== 'told' && !(state.status === 'ready' && pack)}
             onPress={goOn}
           >
@@ -109,7 +117,7 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
       onEnd={turns.end}
       onKey={(key, at) => {
         if (key.kind === 'digit') typing.digit(key.digit, at);
-        else if (key.kind === 'aid' && mayAid) shelf.toggle();
+        else if (key.kind === 'aid' && mayAid) aid.toggle();
         else if (key.kind === 'enter' && asking) typing.enter();
         else if (key.kind === 'enter' || key.kind === 'space') goOn(at);
       }}
@@ -144,6 +152,11 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
           answer={last}
           pack={pack}
           slides={slidesUnder(turns)}
+          aid={
+            shownAid.open ? (
+              <AidShelf fact={last.fact} aid={shownAid.aid} onAid={shownAid.lay} ofSet={ofSet} />
+            ) : null
+          }
           onTurn={goOn}
         />
       ) : (

@@ -1,13 +1,15 @@
-import { isRight, parseFactKey, sayNowLine, wholeFactText, type Answer } from '@veldrift/core';
-import { keepTogether } from '../../app/format.ts';
+import { isRight, wholeFactText, type Answer } from '@veldrift/core';
+import type { ReactNode } from 'react';
 import { LiveKey } from '../../live/LiveKey.tsx';
+import { ShownWay } from '../../parts/pictures/ShownWay.tsx';
 
-/** The clock stands: the whole fact, and after a miss its say-now line, until the next is turned. */
+/** The clock stands: the whole fact, and after a miss a way to it with its picture, until the next is turned. */
 export function Told({
   answer,
   pack,
   slides,
   ownWay,
+  aid,
   onTurn,
 }: {
   readonly answer: Answer;
@@ -15,19 +17,38 @@ export function Told({
   readonly slides: number | undefined;
   /** The way that is the child's own, where one was chosen. */
   readonly ownWay: string | undefined;
+  /** An aid that was called now; null: none. */
+  readonly aid: ReactNode;
   readonly onTurn: (at: number) => void;
 }) {
-  const missed = !isRight(answer.judgement);
+  const next = (
+    <LiveKey className="live-key told-turn" onPress={onTurn}>
+      {pack ? 'Next card' : 'Next'}
+    </LiveKey>
+  );
+  if (isRight(answer.judgement) && aid === null)
+    return (
+      <div className="told">
+        <p className="told-fact numeral">{wholeFactText(answer.fact)}</p>
+        {next}
+      </div>
+    );
   return (
-    <div className={`told ${missed ? 'missed' : ''}`}>
-      <p className="told-fact numeral">{wholeFactText(answer.fact)}</p>
-      {missed && <p className="told-say">{keepTogether(sayNowLine(parseFactKey(answer.fact), ownWay))}</p>}
-      {missed && pack && slides !== undefined && (
-        <p className="told-say quiet">Slide it back under {slides === 1 ? 'one card' : `${slides} cards`}.</p>
-      )}
-      <LiveKey className="live-key told-turn" onPress={onTurn}>
-        {pack ? 'Next card' : 'Next'}
-      </LiveKey>
-    </div>
+    <ShownWay
+      key={answer.id}
+      fact={answer.fact}
+      ownWay={ownWay}
+      picture={aid}
+      note={
+        pack &&
+        slides !== undefined && (
+          <p className="told-say quiet">
+            Slide it back under {slides === 1 ? 'one card' : `${slides} cards`}.
+          </p>
+        )
+      }
+    >
+      {next}
+    </ShownWay>
   );
 }

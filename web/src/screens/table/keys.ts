@@ -1,19 +1,14 @@
-import { markLetters, type Mark } from '@veldrift/core';
+import type { Mark } from '@veldrift/core';
+import {
+  letterNames,
+  seatLetters,
+  seenMarks,
+  type LetterName,
+  type Letters,
+  type SeenMark,
+} from '../../app/letterKeys.ts';
 
-/** The letters of what was seen, in the order of the margin. */
-export const seenMarks = [
-  'fingers',
-  'countingOn',
-  'fromTen',
-  'fromDouble',
-  'putRight',
-  'guessed',
-  'explained',
-  'helped',
-  'noCounting',
-] as const;
-
-export const seenLabels: Readonly<Record<(typeof seenMarks)[number], string>> = {
+export const seenLabels: Readonly<Record<SeenMark, string>> = {
   fingers: 'fingers',
   countingOn: 'counting on',
   fromTen: 'from a ten',
@@ -30,8 +25,11 @@ export type TableKey =
   | { readonly kind: 'judge'; readonly judgement: 'right' | 'workedOut' | 'wrong' | 'gaveUp' }
   | { readonly kind: 'mark'; readonly mark: Mark }
   | { readonly kind: 'digit'; readonly digit: string }
+  /** In a race: the seat that claims. */
+  | { readonly kind: 'seat'; readonly seat: number }
   | {
-      readonly kind: 'enter' | 'space' | 'undo' | 'pause' | 'calm' | 'clock' | 'interrupted' | 'help' | 'aid';
+      readonly kind:
+        'enter' | 'space' | 'undo' | 'pause' | 'calm' | 'clock' | 'interrupted' | 'help' | 'aid' | 'best';
     };
 
 const arrows = {
@@ -40,31 +38,60 @@ const arrows = {
   ArrowLeft: 'wrong',
   ArrowUp: 'gaveUp',
 } as const;
-const letters: Readonly<Record<string, TableKey['kind']>> = {
-  p: 'pause',
-  c: 'calm',
-  k: 'clock',
-  i: 'interrupted',
-  a: 'aid',
-  '?': 'help',
-};
-const marksByLetter = new Map(seenMarks.map((mark) => [markLetters[mark].toLowerCase(), mark]));
+
+const isMark = (name: LetterName): name is SeenMark => Object.hasOwn(seenLabels, name);
+
+function meaning(name: LetterName): TableKey {
+  if (isMark(name)) return { kind: 'mark', mark: name };
+  switch (name) {
+    case 'seat1':
+    case 'seat2':
+    case 'seat3':
+    case 'seat4':
+      return { kind: 'seat', seat: seatLetters.indexOf(name) };
+    case 'pause':
+    case 'interrupted':
+    case 'calm':
+    case 'clock':
+    case 'aid':
+    case 'best':
+      return { kind: name };
+  }
+}
 
 /** Reads a key by its name (`KeyboardEvent.key`); undefined when it means nothing here. */
-export function readKey(key: string): TableKey | undefined {
+export function readKey(key: string, letters: Letters): TableKey | undefined {
   if (Object.hasOwn(arrows, key)) return { kind: 'judge', judgement: arrows[key as keyof typeof arrows] };
   if (/^[0-9]$/.test(key)) return { kind: 'digit', digit: key };
   if (key === 'Enter') return { kind: 'enter' };
   if (key === ' ') return { kind: 'space' };
   if (key === 'Backspace') return { kind: 'undo' };
-  const lower = key.toLowerCase();
-  if (Object.hasOwn(letters, lower)) return { kind: letters[lower] } as TableKey;
-  const mark = marksByLetter.get(lower);
-  return mark && { kind: 'mark', mark };
+  if (key === '?') return { kind: 'help' };
+  const name = letterNames.find((one) => letters[one] === key.toUpperCase());
+  return name && meaning(name);
 }
 
+const seenWords = Object.fromEntries(
+  seenMarks.map((mark) => [mark, `seen: ${seenLabels[mark]}`]),
+) as Readonly<Record<SeenMark, string>>;
+
+/** What each letter does, in words. */
+export const letterWords: Readonly<Record<LetterName, string>> = {
+  pause: 'pause',
+  interrupted: 'interrupted: the clock stops and this time is void',
+  calm: 'calm: no more clock, known facts',
+  clock: 'show the child the clock, or hide it',
+  aid: 'an aid, in drills and games; under a prompt the answer is then recorded as aided',
+  best: 'in a game, after the turn: the best line there was',
+  ...seenWords,
+  seat1: 'in a race: the first seat',
+  seat2: 'in a race: the second seat',
+  seat3: 'in a race: the third seat',
+  seat4: 'in a race: the fourth seat',
+};
+
 /** The list behind `?`. */
-export const keyList: readonly (readonly [string, string])[] = [
+export const keyList = (letters: Letters): readonly (readonly [string, string])[] => [
   ['→', 'right'],
   ['↓', 'right, but worked out'],
   ['←', 'not right; the digits said may follow'],
@@ -72,12 +99,10 @@ export const keyList: readonly (readonly [string, string])[] = [
   ['0–9, Enter', 'the child’s keypad: type, done'],
   ['Space', 'begin, go on after a pause, open the review'],
   ['Backspace', 'undo the last answer (in an answer half typed: take a digit back)'],
-  ['P', 'pause'],
-  ['I', 'interrupted: the clock stops and this time is void'],
-  ['C', 'calm: no more clock, known facts'],
-  ['K', 'show the child the clock, or hide it'],
-  ['A', 'an aid under the prompt, in drills and games; the answer is then recorded as aided'],
-  ['B', 'in a game, after the turn: the best line there was'],
-  ['Z, M, Q, L', 'in a race: the seats, first to last'],
-  ...seenMarks.map((mark) => [markLetters[mark], `seen: ${seenLabels[mark]}`] as const),
+  ['?', 'this list'],
+  ['/', 'on every other screen: find a pupil'],
+  ...letterNames.flatMap((name) => {
+    const letter = letters[name];
+    return letter === null ? [] : [[letter, letterWords[name]] as const];
+  }),
 ];

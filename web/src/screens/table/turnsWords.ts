@@ -1,6 +1,18 @@
-import { factKeyText, isRight, watchedFacts, wholeFactText } from '@veldrift/core';
+import {
+  answerOf,
+  displaySigns,
+  parseFactKey,
+  sayNowLine,
+  factKeyText,
+  isRight,
+  markNames,
+  watchedFacts,
+  wholeFactText,
+} from '@veldrift/core';
 import type { ChildShow } from '@veldrift/wire';
+import type { Letters } from '../../app/letterKeys.ts';
 import type { TurnsRow } from '../../app/deviceDb.ts';
+import { ownWayOf } from '../../live/ownWay.ts';
 import type { LiveTurns } from '../../live/useTurns.ts';
 
 /** What the child's own screen shows of the play. */
@@ -8,10 +20,11 @@ export function showOf(turns: LiveTurns, row: TurnsRow): Omit<ChildShow, 'seq'> 
   const { state, fact, hidden, promptId, reading } = turns;
   const last = state.answers.at(-1);
   const asking = state.status === 'asking';
+  const missed = state.status === 'told' && last && !isRight(last.judgement) ? last.fact : null;
   const says = {
     ready: 'Ready',
     asking: '',
-    told: last && !isRight(last.judgement) ? wholeFactText(last.fact) : '',
+    told: missed === null ? '' : wholeFactText(missed),
     paused: 'A little pause.',
     over: 'Done. Thank you.',
   }[state.status];
@@ -23,6 +36,7 @@ export function showOf(turns: LiveTurns, row: TurnsRow): Omit<ChildShow, 'seq'> 
     keypad: row.way === 'keypad',
     padLeft: row.pupil.hand === 'left',
     says,
+    shownWay: missed === null ? null : { fact: missed, way: ownWayOf(row.pupil, missed) ?? null },
   };
 }
 
@@ -33,15 +47,40 @@ export function slidesUnder({ reading, state }: LiveTurns): number | undefined {
   return at > 0 ? at : undefined;
 }
 
+/** What a screen reader is told: what is asked, then how it was judged with the whole fact, and after a miss the way to it. */
+export function toldOf({ state, fact, hidden }: LiveTurns, row: TurnsRow): string {
+  const last = state.answers.at(-1);
+  if (state.status === 'asking' && fact !== undefined) {
+    const parsed = parseFactKey(fact);
+    return hidden === 'right'
+      ? `${parsed.left} ${displaySigns[parsed.operation]} what is ${answerOf(parsed)}`
+      : factKeyText(fact);
+  }
+  if (state.status !== 'told' || !last) return '';
+  if (isRight(last.judgement)) return `Right. ${wholeFactText(last.fact)}.`;
+  return `Not yet. ${wholeFactText(last.fact)}. ${sayNowLine(parseFactKey(last.fact), ownWayOf(row.pupil, last.fact))}`;
+}
+
+/** "F fingers, O counting on, N no counting": with their letters, where letters mean anything. */
+const keyedMarks = (letters: Letters): string =>
+  (['fingers', 'countingOn', 'noCounting'] as const)
+    .map((mark) => [letters[mark], markNames[mark]].filter((one) => one !== null).join(' '))
+    .join(', ');
+
 /** One line for the tutor on where things stand. */
-export function saysOf({ state, reading, fact }: LiveTurns, row: TurnsRow, said: string): string {
+export function saysOf(
+  { state, reading, fact }: LiveTurns,
+  row: TurnsRow,
+  said: string,
+  letters: Letters,
+): string {
   const watched = watchedFacts(row.pupil.offer);
   if (state.status === 'paused') return 'It stands still. Space goes on; nothing is counted meanwhile.';
   if (state.status === 'over') return 'Over. Space opens the review.';
   if (said !== '') return `Not right: said ${said}.`;
   if (state.calmFrom !== null) return 'Calm: known facts, no clock. Press End when it is enough.';
   if (state.status === 'told' && watched.includes(state.answers.at(-1)?.fact ?? ''))
-    return 'Was it counted? F fingers, O counting on, N no counting seen. Space turns the next.';
+    return `Was it counted? ${keyedMarks(letters)}. Space turns the next.`;
   if (state.status === 'told')
     return 'The clock stands. The child says the whole fact; Space turns the next.';
   if (state.status === 'ready')

@@ -1,0 +1,160 @@
+import { expect, test, type Page } from '@playwright/test';
+import { addPupil, deletePupil, house, prompt, signIn, startMinute } from './house.ts';
+import { screensOf } from './screenList.ts';
+
+/** What the browser itself saw move after the page was first painted, and what moved. */
+const shifted = (page: Page) =>
+  page.evaluate(() => {
+    const shifts = (window as unknown as { shifts: { value: number; what: string[] }[] }).shifts;
+    return shifts
+      .filter((one) => one.value > 0.001)
+      .map((one) => `${one.value.toFixed(3)} ${one.what.join(', ')}`);
+  });
+
+async function watchShifts(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const shifts: { value: number; what: string[] }[] = [];
+    Object.assign(window, { shifts });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as unknown as {
+        value: number;
+        hadRecentInput: boolean;
+        sources: { node: Element | null }[];
+      }[])
+        if (!entry.hadRecentInput)
+          shifts.push({
+            value: entry.value,
+            what: entry.sources.map(
+              ({ node }) => `${node?.nodeName.toLowerCase()}.${(node as HTMLElement | null)?.className}`,
+            ),
+          });
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+}
+
+for (const [width, height] of [
+  [390, 844],
+  [320, 640],
+  [640, 400],
+] as const)
+  test(`no screen is wider than ${width} px, and nothing moves once it is there`, async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.setViewportSize({ width, height });
+    await watchShifts(page);
+    await signIn(page);
+    const faults: string[] = [];
+    for (const [name, path, shown] of await screensOf(page)) {
+      await page.goto(`${house().base}${path}`);
+      await shown();
+      const wide = await page.evaluate(() => {
+        const over = document.documentElement.scrollWidth - innerWidth;
+        if (over <= 0) return null;
+        const beyond = [...document.querySelectorAll('body *')].filter(
+          (one) =>
+            one.getBoundingClientRect().right > innerWidth + 1 && getComputedStyle(one).position !== 'fixed',
+        );
+        return `${over} px too wide: ${beyond
+          .slice(-3)
+          .map(
+            (one) =>
+              `${one.nodeName.toLowerCase()}.${one.className} \u201c${(one.textContent ?? '').slice(0, 30)}\u201d`,
+          )
+          .join(', ')}`;
+      });
+      if (wide !== null) faults.push(`${name}: ${wide}`);
+      for (const one of await shifted(page)) faults.push(`${name}: moved ${one}`);
+    }
+    expect(faults).toEqual([]);
+  });
+
+test('every page has a title of its own without a name, and the focus is at its heading', async ({
+  page,
+}) => {
+  await signIn(page);
+  const pupil = await addPupil(page);
+  await page.goto(`${house().base}/`);
+  const titles = new Set([await page.title()]);
+  for (const name of ['Pupils', 'Shelf', 'Checker', 'Room', 'Settings', 'Today']) {
+    await page.getByRole('link', { name, exact: true }).first().click();
+    // A page that begins with a field puts it there itself.
+    await expect(page.locator('h1:focus, main input:focus')).toHaveCount(1);
+    titles.add(await page.title());
+  }
+  expect(titles.size).toBe(6);
+  await page.keyboard.press('/');
+  await expect(page.getByLabel('Find')).toBeFocused();
+  await page.getByLabel('Find').fill(pupil.name);
+  await page.getByRole('link', { name: pupil.name }).first().click();
+  await expect(page.getByRole('heading', { name: pupil.name })).toBeFocused();
+  expect(await page.title()).not.toContain(pupil.name);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys at the table' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.goto(`${house().base}/shelf`);
+  await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+  await page.keyboard.press('/');
+  await expect(page.getByLabel('Name')).toBeFocused();
+  await page.getByLabel('Name').fill('hundred');
+  await expect(page.getByRole('link', { name: /Hundred sweep/ }).first()).toBeVisible();
+  await expect(page.getByRole('link', { name: /First voice/ })).toHaveCount(0);
+  await deletePupil(page, pupil);
+});
+
+test('a letter at the table can be changed, and letters can be switched off', async ({ page }) => {
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'tutor', policy: { minuteMs: 60_000 } });
+  await page.goto(`${house().base}/settings`);
+  await page.getByText('Which letter does what').click();
+  const pause = page.getByLabel('pause', { exact: true });
+  await pause.fill('F');
+  await expect(page.getByText('F means something else already.')).toBeVisible();
+  await pause.fill('X');
+  await expect(page.getByText('F means something else already.')).toHaveCount(0);
+  await expect(pause).toBeFocused();
+  await startMinute(page, pupil.id);
+  await page.keyboard.press('p');
+  await expect(prompt(page)).toBeVisible();
+  await page.keyboard.press('x');
+  await expect(page.getByText('A little pause.')).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(prompt(page)).toBeVisible();
+  // What is asked is read out once, where a screen reader hears it.
+  await expect(page.getByTestId('told')).toHaveText(/\d \u00d7 \d/);
+  await page.goto(`${house().base}/settings`);
+  await page.getByLabel('Single letters are keys').click();
+  await page.goBack();
+  await page.getByRole('button', { name: /Begin|Go on/ }).click();
+  await page.keyboard.press('x');
+  await page.keyboard.press('c');
+  await expect(prompt(page)).toBeVisible();
+  await expect(page.locator('[data-calm="true"]')).toHaveCount(0);
+  await page.evaluate(() => localStorage.removeItem('veldrift.settings'));
+  await deletePupil(page, pupil);
+});
+
+test('a tablet is turned while a list lies over the table: the keys go on, and nothing is lost', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 768, height: 1024 });
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'tutor', policy: { minuteMs: 60_000 } });
+  await startMinute(page, pupil.id);
+  for (const over of ['More', 'Screens'] as const) {
+    await page.setViewportSize({ width: 768, height: 1024 });
+    await page.getByRole('button', { name: 'More' }).click();
+    if (over === 'Screens') await page.getByRole('button', { name: 'Screens' }).click();
+    await page.setViewportSize({ width: 1024, height: 768 });
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await page.keyboard.press('p');
+    await expect(page.getByText('A little pause.')).toBeVisible();
+    await page.keyboard.press('Space');
+    await expect(prompt(page)).toBeVisible();
+  }
+  // What was wanted is done: the list goes by itself.
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'Calm' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page.locator('[data-calm="true"]')).toBeVisible();
+  await deletePupil(page, pupil);
+});

@@ -1,0 +1,134 @@
+import { tell, type SceneRow } from '@veldrift/core/games';
+import { CardPile } from '../../parts/table/CardPile.tsx';
+import { Die, dieShape } from '../../parts/table/Die.tsx';
+import { fitCards } from '../../parts/table/fitCards.ts';
+import { cardShape, cardWords, PlayingCard } from '../../parts/table/PlayingCard.tsx';
+import { useRoom } from '../../parts/table/useRoom.ts';
+import { choiceAtCard, mayPick, type GameView } from './gameView.ts';
+
+/** A pile, and the place beside it on which a card will lie. */
+const pileAndPlace = 2;
+
+/** Cards as large as the field holds. */
+export function CardRows({
+  rows,
+  piles,
+  ...own
+}: {
+  readonly rows: readonly SceneRow[];
+  /** Nothing lies open yet. */
+  readonly piles: boolean;
+  readonly view: GameView;
+  readonly onChoose: (key: string, at: number) => void;
+  readonly picked?: readonly number[];
+  readonly onPick?: (card: number) => void;
+}) {
+  const [ref, room] = useRoom<HTMLDivElement>();
+  const laidOut = rows.some((row) => row.across && !own.onPick);
+  const width = fitCards(
+    rows.map((row) => ({
+      // A card that was taken leaves its place empty.
+      count: piles
+        ? pileAndPlace
+        : row.across && !own.onPick
+          ? Math.max(row.cards.length, ...row.cards.map((card) => card.id + 1))
+          : row.cards.length,
+      heightPerWidth: row.dice ? dieShape : cardShape,
+      across: own.onPick ? undefined : row.across,
+      nameless: laidOut && rows.length === 1,
+    })),
+    room,
+  );
+  return (
+    <div ref={ref} className={`game-rows ${laidOut ? 'laid-out' : ''}`}>
+      {rows.map((row) =>
+        piles ? (
+          <section key={tell(row.name)} className="card-row" aria-label={tell(row.name, own.view.names)}>
+            <h2>{tell(row.name, own.view.names)}</h2>
+            <div className="card-row-cards">
+              <CardPile width={width} />
+              <span className="card-place" style={{ width, height: width * cardShape }} />
+            </div>
+          </section>
+        ) : (
+          <CardRow key={tell(row.name)} row={row} width={width} {...own} />
+        ),
+      )}
+    </div>
+  );
+}
+
+function CardRow({
+  row,
+  view,
+  width,
+  onChoose,
+  picked,
+  onPick,
+}: {
+  readonly row: SceneRow;
+  readonly view: GameView;
+  readonly width: number;
+  readonly onChoose: (key: string, at: number) => void;
+  readonly picked?: readonly number[];
+  readonly onPick?: (card: number) => void;
+}) {
+  const turn = view.need.kind === 'choose' && view.need.seat === row.seat;
+  return (
+    <section className={`card-row ${turn ? 'turn' : ''}`} aria-label={tell(row.name, view.names)}>
+      <h2>{tell(row.name, view.names)}</h2>
+      <div
+        className="card-row-cards"
+        style={
+          row.across && !onPick
+            ? { display: 'grid', gridTemplateColumns: `repeat(${row.across}, max-content)` }
+            : undefined
+        }
+      >
+        {row.cards.map((card) => {
+          const choice = choiceAtCard(view.need, card.id);
+          // A card that was taken leaves its place empty: the others stay where they are.
+          const place =
+            row.across && !onPick
+              ? { gridColumn: (card.id % row.across) + 1, gridRow: Math.floor(card.id / row.across) + 1 }
+              : undefined;
+          const face = row.dice ? (
+            <Die shown={card.worth ?? 0} sides={row.dice} size={width} />
+          ) : (
+            // A fresh element for each face, so that it is seen to turn.
+            <PlayingCard key={String(card.worth)} card={card} width={width} />
+          );
+          if (onPick && mayPick(view.need, row, card))
+            return (
+              <button
+                key={card.id}
+                type="button"
+                className="card-key"
+                aria-pressed={picked?.includes(card.id) ?? false}
+                aria-label={row.dice ? `a die showing ${card.worth}` : cardWords(card)}
+                onClick={() => onPick(card.id)}
+              >
+                {face}
+              </button>
+            );
+          return choice ? (
+            <button
+              key={card.id}
+              type="button"
+              className="card-key"
+              style={place}
+              aria-label={`${cardWords(card)}: ${tell(choice.says, view.names)}`}
+              onClick={(event) => onChoose(choice.key, event.timeStamp)}
+            >
+              {face}
+            </button>
+          ) : (
+            <span key={card.id} style={place}>
+              {face}
+            </span>
+          );
+        })}
+      </div>
+    </section>
+  );
+}
