@@ -4,6 +4,17 @@ import type { PupilInput } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { house } from './house.ts';
 
+/** Deals every play that is begun in this page from one seed: what a test finds, it finds again. */
+export const dealtBy = (page: Page, seed: number) =>
+  page.addInitScript((given) => {
+    const chance = crypto.getRandomValues.bind(crypto);
+    crypto.getRandomValues = ((into: Int32Array<ArrayBuffer>) => {
+      if (!(into instanceof Int32Array && into.length === 1)) return chance(into);
+      into[0] = given;
+      return into;
+    }) as typeof crypto.getRandomValues;
+  }, seed);
+
 interface Begins {
   readonly step?: RegExp;
   /** Seat 2: another pupil's name; the grown-up sits there when left out; null: nobody. */

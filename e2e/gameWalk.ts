@@ -51,7 +51,11 @@ export const taps: Hand = {
   },
 };
 
-export const shown = (page: Page) => page.locator('.game-field').innerText();
+/** What the table shows, and the count of what was asked: a line refused twice reads the same. */
+export async function shown(page: Page): Promise<string> {
+  const field = page.locator('.game-field');
+  return `${await field.getAttribute('data-prompt')} ${await field.innerText()}`;
+}
 const numbersIn = (text: string) => (text.match(/\d+/g) ?? []).map(Number);
 
 /** Makes one move with a hand: whatever the table waits for. */

@@ -7,7 +7,7 @@ export function ArrayAid({ rows, cols }: { readonly rows: number; readonly cols:
   const [down, across] = turned ? [cols, rows] : [rows, cols];
   const pitch = Math.min(22, 190 / Math.max(1, down));
   return (
-    <div className="aid-shelf">
+    <div className="aid-array">
       <svg
         viewBox={`0 0 ${across * pitch + 8} ${down * pitch + 8}`}
         width={across * pitch + 8}

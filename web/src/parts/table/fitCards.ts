@@ -9,7 +9,7 @@ export interface CardsToFit {
 }
 
 /** px: between cards, between those laid out alone, between rows beside one another and below one another, a row's name, and the least width of its name. */
-export const cardGaps = { card: 8, close: 4, beside: 36, below: 10, name: 24, nameWidth: 90 } as const;
+export const cardGaps = { card: 8, close: 4, beside: 20, below: 10, name: 24, nameWidth: 90 } as const;
 const fewCards = 5;
 const narrowest = 34;
 const widest = 190;

@@ -51,7 +51,11 @@ export function GameField({
   const headline = headlineOf(need);
   const boarded = isBoarded(scene);
   return (
-    <div className={`game-field ${asks ? 'asking' : ''} ${boarded ? 'boarded' : ''}`} data-need={need.kind}>
+    <div
+      className={`game-field ${asks ? 'asking' : ''} ${boarded ? 'boarded' : ''}`}
+      data-need={need.kind}
+      data-prompt={ask.promptId}
+    >
       {/* One place for what happened and what is wanted, read out as it changes. */}
       <div className="game-words" aria-live="polite">
         <p className="game-need">

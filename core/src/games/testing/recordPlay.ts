@@ -1,0 +1,84 @@
+import { createRandom } from '../../random/random.ts';
+import type { AnyGame } from '../catalogue.ts';
+import { evidenceOf } from '../evidence.ts';
+import type { GameState, Move, Play } from '../game.ts';
+import { modelMove } from '../modelPlayer.ts';
+import { needOf, playMove } from '../playGame.ts';
+
+/** A play as it went when it was recorded: what was done, and a mark of what lay on the table after each move. */
+export interface RecordedPlay {
+  readonly version: number;
+  readonly seed: number;
+  readonly seats: number;
+  readonly against: boolean;
+  readonly moves: readonly Move[];
+  /** Of the state before the first move and after each. */
+  readonly marks: readonly string[];
+}
+
+const mostMoves = 60;
+
+/** Which plays of a game are kept: each step with two seats where it can be, and its first step with fewest and most. */
+export function playsToRecord(
+  game: AnyGame,
+): { readonly name: string; readonly step: number; readonly seats: number }[] {
+  const two = Math.max(2, game.seats.least);
+  const seatsAtFirst = new Set([game.seats.least, two, game.seats.most]);
+  return game.steps.flatMap((_, step) =>
+    [...(step === 0 ? seatsAtFirst : [two])].map((seats) => ({
+      name: `${game.id}, step ${step + 1}, ${seats} ${seats === 1 ? 'seat' : 'seats'}`,
+      step,
+      seats,
+    })),
+  );
+}
+
+export const openRecorded = (
+  game: AnyGame,
+  step: number,
+  { seats, against, seed }: Omit<RecordedPlay, 'moves' | 'marks' | 'version'>,
+): Play<unknown> => ({
+  rules: game.steps[step]?.rules,
+  seats,
+  against,
+  seed,
+});
+
+/** Plays a game to its end, or its first moves, by model players. */
+export function recordPlay(game: AnyGame, step: number, seats: number): RecordedPlay {
+  const head = { seed: 1000 * step + seats, seats, against: seats > 1 };
+  const play = openRecorded(game, step, head);
+  const random = createRandom(head.seed);
+  const players = Array.from({ length: seats }, (_, seat) => ({
+    right: () => 0.7,
+    sees: 0.5,
+    timeMs: 1500 + 300 * seat,
+  }));
+  const moves: Move[] = [];
+  let state = game.setUp(play);
+  const marks = [markOf(game, play, state)];
+  while (state.over === null && moves.length < mostMoves) {
+    const move = modelMove(game, play, state, players, random) as Move;
+    const next = playMove(game, play, state, move);
+    moves.push(move);
+    marks.push(markOf(game, play, next, evidenceOf(game, play, state, move)));
+    state = next;
+  }
+  return { version: game.version, ...head, moves, marks };
+}
+
+/** Four letters that tell one state of a table, what it waits for and what went on record from another; words are left out. */
+export function markOf(game: AnyGame, play: Play<unknown>, state: GameState, record: unknown = null): string {
+  const text = JSON.stringify([state, needOf(game, play, state), game.scores(play, state), record], inOrder);
+  // FNV-1a (Fowler, Noll, Vo), 32 bits, folded to 20: enough to see that something differs.
+  let hash = 0x811c9dc5;
+  for (let at = 0; at < text.length; at += 1) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
+  return (((hash >>> 20) ^ hash) & 0xfffff).toString(32).padStart(4, '0');
+}
+
+/** Keys in one order whatever order they were set in, and no sentences: those may be put better without another version. */
+function inOrder(key: string, value: unknown): unknown {
+  if (key === 'says' || key === 'name') return undefined;
+  if (value === null || typeof value !== 'object' || Array.isArray(value)) return value;
+  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
+}

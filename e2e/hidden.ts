@@ -1,0 +1,37 @@
+import type { Page } from '@playwright/test';
+
+/** What is not wholly to be seen of what a child or tutor must see and press now, and keys that are too small. */
+export const hiddenNow = (page: Page) =>
+  page.evaluate(() => {
+    const field = document.querySelector('.field');
+    if (!field) return ['there is no field'];
+    const found: string[] = [];
+    const name = (one: Element) =>
+      `${one.tagName.toLowerCase()}.${[...one.classList].join('.')} \u201c${(one.getAttribute('aria-label') ?? one.textContent ?? '').trim().slice(0, 24)}\u201d`;
+    const look = (one: Element, within: DOMRect, least: number) => {
+      const box = one.getBoundingClientRect();
+      if (box.width === 0 || box.height === 0) return;
+      const out =
+        box.left < within.left - 1 ||
+        box.right > within.right + 1 ||
+        box.top < within.top - 1 ||
+        box.bottom > within.bottom + 1;
+      if (out) found.push(`${name(one)} lies outside`);
+      else {
+        const at = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
+        if (!at || !(one.contains(at) || at.contains(one))) found.push(`${name(one)} is covered`);
+      }
+      if (box.width < least - 0.5 || box.height < least - 0.5)
+        found.push(`${name(one)} is ${Math.round(box.width)} by ${Math.round(box.height)}`);
+    };
+    const inField = field.getBoundingClientRect();
+    // Of a pile the cards lie upon one another.
+    const seen =
+      '.fact-picture, .told-fact, .told-say, .aid-svg, .prompt, .die, .card-row :not(.card-pile *) > svg, .card-pile, .game-need, .typed';
+    for (const one of field.querySelectorAll(seen)) look(one, inField, 0);
+    for (const one of field.querySelectorAll('button:not(.square-cell), .claim-zone')) look(one, inField, 44);
+    for (const one of field.querySelectorAll('.square-cell')) look(one, inField, 0);
+    const screen = new DOMRect(0, 0, innerWidth, innerHeight);
+    for (const one of document.querySelectorAll('.judge')) look(one, screen, 64);
+    return found;
+  });
