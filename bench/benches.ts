@@ -10,6 +10,7 @@ import { pupilPageBench } from './pupilPage.ts';
 import { roomBench } from './room.ts';
 import { sizeBench } from './size.ts';
 import { solverBench } from './solver.ts';
+import { tapsBench } from './taps.ts';
 import { turnBench } from './turn.ts';
 import type { Bench } from './section.ts';
 import { voiceBench } from './voice.ts';
@@ -20,6 +21,7 @@ export const benches: Readonly<Record<string, Bench>> = {
   clock: clockBench,
   paint: paintBench,
   turn: turnBench,
+  taps: tapsBench,
   longPlay: longPlayBench,
   size: sizeBench,
   page: pupilPageBench,

@@ -14,6 +14,8 @@ export interface Settings {
   readonly letters: { readonly on: boolean; readonly own: Readonly<Record<string, string>> };
   /** Digits that a child types are read out as they are typed, by a screen reader. */
   readonly echo: boolean;
+  /** Games roll and deal by themselves after a judgement; null: nobody chose, and they do where the children have a screen of their own. */
+  readonly goesOn: boolean | null;
 }
 
 const key = 'veldrift.settings';
@@ -32,6 +34,7 @@ function load(): Settings {
     arrangement: 'side',
     letters: { on: true, own: {} },
     echo: false,
+    goesOn: null,
   };
   try {
     const kept = JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Settings>;
@@ -42,6 +45,7 @@ function load(): Settings {
       microphone: kept.microphone === 'standIn' ? 'standIn' : 'microphone',
       letters: keptLetters(kept.letters),
       echo: kept.echo === true,
+      goesOn: typeof kept.goesOn === 'boolean' ? kept.goesOn : null,
     };
   } catch {
     return preset;

@@ -54,6 +54,25 @@ export function Settings() {
           <ToggleButton value="right">Right</ToggleButton>
         </ToggleButtonGroup>
       </section>
+      <section aria-labelledby="goes-on" style={{ display: 'grid', gap: 10 }}>
+        <h2 id="goes-on">Rolling and dealing in games</h2>
+        <p className="quiet">
+          By itself a moment after a right answer, so that a turn costs you one tap less. After a miss it
+          waits: the way is looked at first.
+        </p>
+        <ToggleButtonGroup
+          exclusive
+          value={settings.goesOn === null ? 'screens' : settings.goesOn ? 'always' : 'never'}
+          aria-label="Rolling and dealing"
+          onChange={(_, when: 'screens' | 'always' | 'never' | null) =>
+            when && changeSettings({ goesOn: when === 'screens' ? null : when === 'always' })
+          }
+        >
+          <ToggleButton value="never">When I press</ToggleButton>
+          <ToggleButton value="screens">By itself on the children&rsquo;s own screens</ToggleButton>
+          <ToggleButton value="always">By itself</ToggleButton>
+        </ToggleButtonGroup>
+      </section>
       <LetterSettings />
       <section
         aria-labelledby="judging"

@@ -397,6 +397,25 @@ describe('undo', () => {
     bare.press({ kind: 'calm' }, 1100);
     expect(bare.press({ kind: 'undo' }, 1200).sent).toEqual([]);
   });
+  it('of a turn takes back what the table did by itself, and what was said before it', () => {
+    const table = alone();
+    table.go(1500);
+    const asked = table.now().state;
+    table.judge(3000, 1600);
+    table.go(3500);
+    const kinds = () => table.now().moves.map((one) => one.move.kind);
+    expect(kinds()).toEqual(['go', 'said', 'go']);
+    const { sent } = table.press({ kind: 'undoTurn' }, 4000);
+    expect(sent.map((one) => (one.kind === 'undone' ? one.kept.move.kind : one.kind))).toEqual([
+      'go',
+      'said',
+    ]);
+    expect(table.now()).toMatchObject({ state: asked, spoiled: true });
+    // Nothing was said before: then it is dealt anew, and no more than that.
+    expect(table.press({ kind: 'undoTurn' }, 4100).sent).toHaveLength(1);
+    expect(kinds()).toEqual([]);
+    expect(table.press({ kind: 'undoTurn' }, 4200).sent).toEqual([]);
+  });
   it('is nothing when all is over', () => {
     const table = alone();
     table.go(1500);

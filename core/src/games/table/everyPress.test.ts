@@ -31,6 +31,7 @@ const kinds = [
   ...[
     'start',
     'undo',
+    'undoTurn',
     'resume',
     'calm',
     'gap',
@@ -94,6 +95,7 @@ function pressOf(
       return { kind: 'claimThere', seat: someSeat, latencyMs: 700, shownAt, when };
     case 'start':
     case 'undo':
+    case 'undoTurn':
     case 'resume':
     case 'calm':
     case 'gap':

@@ -27,7 +27,9 @@ export interface SaidMore {
 /** What is done at the table of a game, or happens to it. Times are stamps of the page, ms; `shownAt`: when this page painted what is asked. */
 export type GamePress =
   | {
-      readonly kind: 'start' | 'undo' | 'resume' | 'calm' | 'finish' | 'gap' | 'moved' | 'nobody';
+      /** `undoTurn` takes back what was rolled and dealt since, and the last thing that somebody decided or said. */
+      readonly kind:
+        'start' | 'undo' | 'undoTurn' | 'resume' | 'calm' | 'finish' | 'gap' | 'moved' | 'nobody';
       readonly when: GameMoment;
     }
   | { readonly kind: 'move'; readonly move: Move; readonly at: number; readonly when: GameMoment }

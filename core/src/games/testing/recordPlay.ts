@@ -17,6 +17,18 @@ export interface RecordedPlay {
 }
 
 const mostMoves = 60;
+/** Of two, the table turns calm after so many moves; of more, a seat leaves. */
+const calmAfter = 30;
+const leavesAfter = 15;
+/** What is known at a calm table: small sums and products, and what undoes them. */
+const known = [2, 3, 4, 5].flatMap((left) =>
+  [2, 5, 6].flatMap((right) => [
+    `${left}+${right}`,
+    `${left + right}-${right}`,
+    `${left}x${right}`,
+    `${left * right}:${right}`,
+  ]),
+);
 
 /** Which plays of a game are kept: each step with two seats where it can be, and its first step with fewest and most. */
 export function playsToRecord(
@@ -58,13 +70,21 @@ export function recordPlay(game: AnyGame, step: number, seats: number): Recorded
   let state = game.setUp(play);
   const marks = [markOf(game, play, state)];
   while (state.over === null && moves.length < mostMoves) {
-    const move = modelMove(game, play, state, players, random) as Move;
+    const move =
+      happens(moves.length, step, seats) ?? (modelMove(game, play, state, players, random) as Move);
     const next = playMove(game, play, state, move);
     moves.push(move);
     marks.push(markOf(game, play, next, evidenceOf(game, play, state, move)));
     state = next;
   }
   return { version: game.version, ...head, moves, marks };
+}
+
+/** What comes over a table between two moves. */
+function happens(made: number, step: number, seats: number): Move | undefined {
+  if (made === leavesAfter && seats > 2) return { kind: 'leave', seat: seats - 1 };
+  if (made !== calmAfter || step > 0 || seats > 2) return undefined;
+  return { kind: 'calm', known: Array.from({ length: seats }, (_, seat) => (seat === 0 ? known : null)) };
 }
 
 /** Four letters that tell one state of a table, what it waits for and what went on record from another; words are left out. */

@@ -84,6 +84,8 @@ export interface LiveGame extends OpenGame {
   readonly note: (noted: SeatAnswer) => void;
   readonly noted: readonly SeatAnswer[];
   readonly undo: () => void;
+  /** Takes back what was rolled and dealt since, and what was said or decided before it. */
+  readonly undoTurn: () => void;
   readonly pause: (reason: PauseReason) => void;
   readonly resume: () => void;
   readonly calm: () => void;
@@ -149,7 +151,7 @@ export function useGame(row: GameRow, me: Me, outbox: Outbox, { way, elsewhere }
     playing && asks && row.plan.mode !== 'called' && !elsewhere ? promptId : undefined,
   );
   const paintedAt = () => clock.current?.paintedAt(gamePromptId(frame, read()));
-  const plain = (kind: 'start' | 'undo' | 'resume' | 'calm' | 'finish' | 'nobody') => () =>
+  const plain = (kind: 'start' | 'undo' | 'undoTurn' | 'resume' | 'calm' | 'finish' | 'nobody') => () =>
     void press({ kind, when: gameMoment() });
 
   const headStartMs = useMemo(
@@ -204,6 +206,7 @@ export function useGame(row: GameRow, me: Me, outbox: Outbox, { way, elsewhere }
     note: (noted) => void press({ kind: 'note', noted, when: gameMoment() }),
     start: plain('start'),
     undo: plain('undo'),
+    undoTurn: plain('undoTurn'),
     pause: (reason) => void press({ kind: 'pause', reason, when: gameMoment() }),
     resume: plain('resume'),
     calm: plain('calm'),

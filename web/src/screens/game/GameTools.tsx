@@ -38,9 +38,17 @@ export function MoreGameTools(props: {
   readonly clock: { readonly shown: boolean; readonly says: string; readonly toggle: () => void } | null;
   /** Where a child gives the signal. */
   readonly signal: { readonly mayGive: boolean; readonly give: () => void } | null;
+  /** Whether it rolls and deals by itself; null: real cards and dice lie on the table. */
+  readonly goesOn: boolean | null;
+  readonly onGoesOn: () => void;
 }) {
   return (
     <>
+      {props.goesOn !== null && (
+        <LiveKey className="live-key" pressed={props.goesOn} onPress={props.onGoesOn}>
+          Deals by itself
+        </LiveKey>
+      )}
       {props.clock && (
         <LiveKey className="live-key" pressed={props.clock.shown} onPress={props.clock.toggle}>
           {props.clock.says} <LetterKey of="clock" />

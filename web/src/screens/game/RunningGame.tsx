@@ -14,11 +14,13 @@ import { useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import type { GameRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
+import { changeSettings, useSettings } from '../../app/settings.ts';
 import { findSet } from '../../app/book.ts';
 import { AidShelf } from '../../parts/aids/AidShelf.tsx';
 import { useAid } from '../../parts/aids/useAid.ts';
 import { useElsewhere } from '../table/useTwoScreens.ts';
 import { useGame } from '../../live/game/useGame.ts';
+import { useGoesOn } from '../../live/game/useGoesOn.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { KeyHelp } from '../table/KeyHelp.tsx';
 import { TableFrame } from '../table/TableFrame.tsx';
@@ -65,7 +67,9 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const view = viewOf(game, row.plan, state, { names, keypad, claimed: game.claiming.claimed });
   const shelf = useAid(game.promptId, game.layAid);
   const fact = need.kind === 'say' || need.kind === 'claim' ? factOfItem(need.asked.item) : null;
-  const turn = useTurn(game, { playing, keypad, onMade: () => setBest(false) });
+  const { goesOn: chosen } = useSettings();
+  const goesOn = row.plan.mode === 'screen' && (chosen ?? elsewhere);
+  const turn = useTurn(game, { playing, keypad, goesOn, onMade: () => setBest(false) });
   const { typed, trouble, erring, helper, judge, move } = turn;
   const shownWay = missedFact(game, row);
   const timeIsOut = useTimeSet(game, row.plan.minutes);
@@ -91,6 +95,9 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     else if (need.kind === 'go') move({ kind: 'go' }, at);
     else if (need.kind === 'roll' && row.plan.mode !== 'called') move({ kind: 'roll' }, at);
   };
+  // Real cards and dice are turned and thrown by hand; what nobody got is looked at for as long as it takes.
+  const still = help || leaving || screens || covered || best || shownWay !== null || signal.frozen !== null;
+  useGoesOn(goesOn && playing && !still, game, () => goOn(performance.now()));
   useGameKeys({
     on: !help && !leaving && !screens && !covered,
     racing: playing && need.kind === 'claim',
@@ -175,6 +182,8 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
         moreTools={
           <MoreGameTools
             clock={clock.fits ? clock : null}
+            goesOn={row.plan.mode === 'screen' ? goesOn : null}
+            onGoesOn={() => changeSettings({ goesOn: !goesOn })}
             signal={(rules as Partial<FirstToSayRules>).signal === 'child' ? signal : null}
           />
         }

@@ -17,12 +17,15 @@ export function useTurn(
     playing,
     keypad,
     onMade,
+    goesOn,
   }: {
     readonly playing: boolean;
     /** The child types what it says. */
     readonly keypad: boolean;
     /** A move was made: what was shown of the turn before may go. */
     readonly onMade: () => void;
+    /** The table rolls and deals by itself. */
+    readonly goesOn: boolean;
   },
 ) {
   const [typed, setTyped] = useState<TypedAnswer>([]);
@@ -90,7 +93,8 @@ export function useTurn(
       if (typed.length > 0) return rub();
       setErring(null);
       setTrouble('');
-      game.undo();
+      if (goesOn) game.undoTurn();
+      else game.undo();
     },
   };
 }

@@ -1,0 +1,97 @@
+import type { Page } from '@playwright/test';
+import { games } from '@veldrift/core/games';
+import { beginGame, dealtBy, need } from '../e2e/gameHouse.ts';
+import { move, shown, type Hand } from '../e2e/gameWalk.ts';
+import { addPupil } from '../e2e/house.ts';
+import type { Bench } from './section.ts';
+import { withTable } from './table.ts';
+
+const turnsEach = 12;
+/** The aims of the design, taps a turn. */
+const aims: Readonly<Record<string, number>> = {
+  'first-voice': 2,
+  turnabout: 2,
+  outweigh: 2,
+  'two-to-hold': 2,
+  'add-then-times': 2,
+  'fill-the-field': 2,
+  'bond-hunt': 2,
+  'true-lines': 3,
+  'into-the-middle': 3,
+  'under-the-line': 4,
+};
+
+/** Taps by tutor and children at the first step of every game, two seats: what a turn costs where the table rolls and deals by itself, and where it does not. */
+export const tapsBench: Bench = async (root, say) => {
+  const rows: string[][] = [];
+  await withTable(root, async ({ page }) => {
+    // What the walk of every game takes its address from.
+    process.env.VELDRIFT_E2E = JSON.stringify({ base: new URL(page.url()).origin });
+    await dealtBy(page, 20261130);
+    const pupil = await addPupil(page, { capture: 'tutor' });
+    for (const { id, name } of games) {
+      say(name);
+      const [byItself, byHand] = [
+        await tapsATurn(page, id, pupil, true),
+        await tapsATurn(page, id, pupil, false),
+      ];
+      const aim = aims[id];
+      rows.push([name, byItself.toFixed(1), byHand.toFixed(1), aim === undefined ? '' : `at most ${aim}`]);
+    }
+  });
+  return {
+    title: 'Taps a turn',
+    says: `Counted at the table in headless Chromium, first step, two seats, one deal of each game, ${turnsEach} turns: every tap of tutor and children from one answer judged, line laid or turn passed to the next, rolling and dealing by itself (as where children have a screen of their own) and by hand.`,
+    columns: ['game', 'by itself', 'by hand', 'aim'],
+    rows,
+  };
+};
+
+async function tapsATurn(
+  page: Page,
+  game: string,
+  pupil: Awaited<ReturnType<typeof addPupil>>,
+  byItself: boolean,
+): Promise<number> {
+  await page.evaluate((goesOn) => {
+    const kept = JSON.parse(localStorage.getItem('veldrift.settings') ?? '{}') as object;
+    localStorage.setItem('veldrift.settings', JSON.stringify({ ...kept, goesOn }));
+  }, byItself);
+  await beginGame(page, game, pupil);
+  let taps = 0;
+  let turns = 0;
+  const hand: Hand = {
+    press: async (what) => {
+      taps += 1;
+      // A turn that is passed is over too.
+      if (/^(Draw a card|Pass|Lay it|Nothing more makes ten)$/.test((await what.innerText()).trim()))
+        turns += 1;
+      await what.click();
+    },
+    judge: async (at) => {
+      taps += 1;
+      turns += 1;
+      await at.waitForTimeout(50);
+      await at.locator('.judge.right').click();
+    },
+  };
+  while (turns < turnsEach && (await page.locator('.game-field').count()) > 0) {
+    const waits = await need(page);
+    if (waits === 'over') break;
+    const before = await shown(page);
+    if (byItself && (waits === 'roll' || waits === 'go')) {
+      // It waits after a miss alone: then somebody presses.
+      await page.waitForTimeout(1500);
+      if ((await shown(page)) !== before) continue;
+    }
+    await move(page, hand);
+    await page.waitForFunction(
+      ([was]) => {
+        const field = document.querySelector<HTMLElement>('.game-field');
+        return !field || `${field.getAttribute('data-prompt')} ${field.innerText}` !== was;
+      },
+      [before],
+    );
+  }
+  return taps / Math.max(1, turns);
+}
