@@ -28,6 +28,7 @@ export const tapsBench: Bench = async (root, say) => {
     // What the walk of every game takes its address from.
     process.env.VELDRIFT_E2E = JSON.stringify({ base: new URL(page.url()).origin });
     await dealtBy(page, 20261130);
+    await page.emulateMedia({ reducedMotion: 'reduce' });
     const pupil = await addPupil(page, { capture: 'tutor' });
     for (const { id, name } of games) {
       say(name);
@@ -82,6 +83,7 @@ async function tapsATurn(
     if (byItself && (waits === 'roll' || waits === 'go')) {
       // It waits after a miss alone: then somebody presses.
       await page.waitForTimeout(1500);
+      if ((await page.locator('.game-field').count()) === 0) break;
       if ((await shown(page)) !== before) continue;
     }
     await move(page, hand);

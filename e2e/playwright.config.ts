@@ -18,7 +18,7 @@ export const chromium = {
  * Tests in which a time taken, or a time that is not void, is looked at: one page at a time, so that none slows another, and
  * tried again where the machine itself stood still meanwhile (steady.ts).
  */
-const timed = /(minute|turns|voice|voidTimes|childScreen|nothingLost|gameTable)\.spec\.ts$/;
+const timed = /(minute|turns|voice|voidTimes|childScreen|nothingLost|gameTable|ownDevices)\.spec\.ts$/;
 
 export default defineConfig({
   testDir: '.',

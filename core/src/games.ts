@@ -17,7 +17,7 @@ export { lookMs, sweepMs } from './games/shelf/make/hundredSweep.ts';
 export * from './games/setting.ts';
 export * from './games/table/advanceGameTable.ts';
 export * from './games/table/calmMove.ts';
-export { headStartsAt, settlesAt, type MadeClaim } from './games/table/claimRace.ts';
+export { headStartsAt, settlesAt, type MadeClaim, type SeatShown } from './games/table/claimRace.ts';
 export * from './games/table/gamePress.ts';
 export * from './games/table/gameTable.ts';
 export * from './games/table/seatAnswer.ts';

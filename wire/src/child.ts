@@ -60,6 +60,8 @@ export const showSchema = object({
   /** Grows with each; what arrives late and out of turn is passed over. */
   seq: wholeField(0, 2_147_483_647).required(),
   promptId: promptIdField(),
+  /** The seat whose own screen this is; null: everyone's. */
+  seat: wholeField(0, 3).nullable().optional(),
   /** The prompt; null while none is asked. */
   fact: factField(),
   hidden: string<(typeof hiddenPlaces)[number]>()

@@ -309,7 +309,8 @@ export interface Game<Rules, State extends GameState> {
    * chooses its facts itself, or where the game would not end on a few of them.
    */
   shake?(play: Play<Rules>, state: State, random: RandomSource): State;
-  scene(play: Play<Rules>, state: State): Scene;
+  /** `from`: the seat it is seen from, on a device of that child's own; left out: everyone looks at one table. */
+  scene(play: Play<Rules>, state: State, from?: number): Scene;
   /** One number for each seat, or one for all where they play together. */
   scores(play: Play<Rules>, state: State): readonly number[];
   /** The best that could be done now; null where nothing is chosen. */

@@ -1,4 +1,5 @@
 import type { Me } from '@veldrift/wire';
+import { closeChildScreens } from '../live/child/useChildScreens.ts';
 import { recoverJournal } from '../live/journal.ts';
 import { alone } from '../live/pageLock.ts';
 import { takeOwnPathways } from './book.ts';
@@ -44,6 +45,7 @@ export function leaveWithOthers(me: Pick<Me, 'userId' | 'sealKey'>): () => void 
 /** Signs out here and on the server; where that cannot be reached, as soon as it can. */
 export async function signOut(me: Pick<Me, 'userId' | 'sealKey'>): Promise<void> {
   beginSigningOut();
+  closeChildScreens();
   await leaveDevice(me);
   await finishSigningOut();
 }

@@ -1,13 +1,17 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Overhead } from '../../recall/calibration.ts';
 import { findGame } from '../catalogue.ts';
 import { resumePlan, type GamePlan } from '../gamePlan.ts';
 import { advanceGameTable } from './advanceGameTable.ts';
-import { settlesAt, headStartsAt } from './claimRace.ts';
+import { tieMs } from '../claims.ts';
+import { settlesAt, headStartsAt, onTheWayMs, silentMs } from './claimRace.ts';
 import type { GamePress } from './gamePress.ts';
 import {
+  devicesNow,
   gameNeed,
   gamePromptId,
+  gameShownAt,
   gameUsedMs,
   newGameTable,
   type GameTable,
@@ -306,13 +310,73 @@ describe('who is first', () => {
   it('on another screen is counted from its paint there', () => {
     const table = tableOf({ how: { elsewhere: true } });
     table.go(1500);
-    expect(
-      table.press({ kind: 'claimThere', seat: 0, latencyMs: 700, shownAt: undefined }, 2400).table.claims,
-    ).toEqual([]);
     const there = { promptId: table.promptId(), at: 1650, shared: false };
-    table.press({ kind: 'shownThere', there }, 1700);
+    table.press({ kind: 'shownThere', there, seat: null }, 1700);
     table.press({ kind: 'claimThere', seat: 0, latencyMs: 700, shownAt: undefined }, 2400);
     expect(table.now().claims).toEqual([{ seat: 0, atMs: 2350, by: 'child' }]);
+    // One that overtook the word of its painting counts as well.
+    const other = tableOf({ how: { elsewhere: true } });
+    other.go(1500);
+    other.press({ kind: 'claimThere', seat: 1, latencyMs: 700, shownAt: undefined }, 2400);
+    other.press({ kind: 'shownThere', there: { ...there, promptId: other.promptId() }, seat: null }, 2450);
+    expect(other.now().claims).toEqual([{ seat: 1, atMs: 2400, by: 'child' }]);
+    other.settle(3000, undefined);
+    expect(other.need()).toMatchObject({ kind: 'say', asked: { seat: 1 } });
+  });
+  it('on devices of their own are ordered by the children\u2019s own times, whatever the way to the table takes', () => {
+    const ms = (max: number) => fc.integer({ min: 0, max });
+    fc.assert(
+      fc.property(
+        fc.tuple(ms(900), ms(900)),
+        fc.tuple(ms(100), ms(100)),
+        fc.tuple(ms(3000), ms(3000)),
+        (lagMs, jitterMs, ownMs) => {
+          const how: GameTableHow = { way: 'tutor', elsewhere: true, devices: [0, 1] };
+          const table = tableOf({ how });
+          table.go(1500);
+          const promptId = table.promptId();
+          // Each way: the prompt to the device, and word of its painting back; then the claim, a little later still.
+          const heard = lagMs.map((lag, seat) => ({
+            seat,
+            shown: 1500 + 2 * lag,
+            claimed: 1500 + 2 * lag + (ownMs[seat] ?? 0) + (jitterMs[seat] ?? 0),
+          }));
+          const happens = heard
+            .flatMap(({ seat, shown, claimed }) => [
+              { at: shown, seat, what: 'shown' as const },
+              { at: claimed, seat, what: 'claimed' as const },
+            ])
+            .toSorted((a, b) => a.at - b.at);
+          for (const { at, seat, what } of happens) {
+            const { claims } = table.now();
+            const from = gameShownAt(table.frame, how, table.now(), undefined);
+            const until = settlesAt(claims, [0, 0], devicesNow(table.frame, how, table.now()), from);
+            if (until !== undefined && until < at) break;
+            if (what === 'shown')
+              table.press({ kind: 'shownThere', there: { promptId, at, shared: false }, seat }, at);
+            else
+              table.press({ kind: 'claimThere', seat, latencyMs: ownMs[seat] ?? 0, shownAt: undefined }, at);
+          }
+          table.settle(99_999, undefined);
+          const [own0, own1] = ownMs;
+          const said = table.need();
+          if (Math.abs(own0 - own1) < tieMs) expect(said.kind).not.toBe('say');
+          else expect(said).toMatchObject({ kind: 'say', asked: { seat: own0 < own1 ? 0 : 1 } });
+        },
+      ),
+    );
+  });
+  it('on a device of which nothing is heard are waited for no longer than a breath', () => {
+    const claims = [{ seat: 0, atMs: 3000, by: 'child' as const }];
+    expect(settlesAt(claims, [0, 0], [{ seat: 1, heardAt: null }], 2000)).toBe(3000 + silentMs);
+    expect(settlesAt(claims, [0, 0], [{ seat: 1, heardAt: 2600 }], 2000)).toBe(
+      2600 + 1000 + tieMs + onTheWayMs,
+    );
+    // Its head start is waited for as well; a device that has claimed is not waited for at all.
+    expect(settlesAt(claims, [0, 500], [{ seat: 1, heardAt: 2600 }], 2000)).toBe(
+      2600 + 1500 + tieMs + onTheWayMs,
+    );
+    expect(settlesAt(claims, [0, 0], [{ seat: 0, heardAt: 9000 }], 2000)).toBe(3080);
   });
   it('with real cards needs no screen', () => {
     const table = tableOf({ mode: 'called' });
@@ -327,7 +391,10 @@ describe('what is shown elsewhere', () => {
     const timeOf = (shared: boolean, more = {}) => {
       const table = alone({ how: { elsewhere: true } });
       table.go(1500);
-      table.press({ kind: 'shownThere', there: { promptId: table.promptId(), at: 1600, shared } }, 1650);
+      table.press(
+        { kind: 'shownThere', there: { promptId: table.promptId(), at: 1600, shared }, seat: null },
+        1650,
+      );
       table.judge(3000, undefined, true, more);
       return table.last()?.answer;
     };

@@ -3,6 +3,7 @@ import type { GameMoment, GamePress } from './gamePress.ts';
 import { nothing, perform, turn, turnCalm } from './gameStep.ts';
 import {
   gameNeed,
+  gamePromptId,
   gameShownAt,
   gameUsedMs,
   type GameTable,
@@ -60,7 +61,7 @@ export function advanceGameTable(
     case 'aid':
       return nothing({ ...table, aid: press.aid });
     case 'shownThere':
-      return nothing({ ...table, there: press.there });
+      return nothing(shownThere(table, press));
     case 'note':
       return nothing({ ...table, noted: [...table.noted, press.noted] });
     case 'mark':
@@ -74,9 +75,15 @@ export function advanceGameTable(
     case 'claim':
       return claim(frame, table, press, gameShownAt(frame, how, table, press.shownAt));
     case 'claimThere': {
-      const from = gameShownAt(frame, how, table, press.shownAt);
-      const claimedAt = (from ?? at) + press.latencyMs;
-      return claim(frame, table, { seat: press.seat, at: claimedAt, by: 'child' }, from);
+      const { seat, latencyMs } = press;
+      const promptId = gamePromptId(frame, table);
+      // A claim may overtake the word that what is claimed was painted there: it is that word too.
+      const told =
+        how.elsewhere && table.there?.promptId !== promptId
+          ? { ...table, there: { promptId, at: at - latencyMs, shared: false } }
+          : table;
+      const from = gameShownAt(frame, how, told, press.shownAt);
+      return claim(frame, told, { seat, at: (from ?? at) + latencyMs, by: 'child' }, from);
     }
     case 'settle':
       return settle(frame, table, press.when, gameShownAt(frame, how, table, press.shownAt));
@@ -117,4 +124,16 @@ function mark(table: GameTable, { mark: one }: Extract<GamePress, { kind: 'mark'
     ...nothing({ ...table, moves: table.moves.map((move, at) => (at === nth ? changed : move)) }),
     sent: [{ kind: 'amended', seat: last.seat, answer }],
   };
+}
+
+/** The first screen that shows what is asked is where times begin: each child's own is added to it, whichever device it is on. */
+function shownThere(
+  table: GameTable,
+  { there, seat, when }: Extract<GamePress, { kind: 'shownThere' }>,
+): GameTable {
+  const { promptId } = there;
+  const first = table.there?.promptId === promptId ? table.there : there;
+  if (seat === null) return { ...table, there: first };
+  const others = table.seatsShown.filter((one) => one.seat !== seat);
+  return { ...table, there: first, seatsShown: [...others, { seat, promptId, heardAt: when.at }] };
 }

@@ -18,13 +18,40 @@ export function headStartsAt(seats: readonly TableSeat[], need: Need, levelled: 
   return headStarts(seats.map((seat) => (fact === null ? undefined : seat.timesMs[fact]) ?? seat.usualMs));
 }
 
-/** When nobody could be before those who claimed any more: a tie's width later, or the others' head start; undefined: nobody has. */
-export function settlesAt(claims: readonly MadeClaim[], headStartMs: readonly number[]): number | undefined {
+/** A seat on a device of its own: when that was heard to have shown what is asked, as a time stamp here, ms; null: not yet. */
+export interface SeatShown {
+  readonly seat: number;
+  readonly heardAt: number | null;
+}
+
+/** How much longer than a prompt's painting a claim may be on its way from a device, ms; and how long a silent one is waited for. */
+export const onTheWayMs = 150;
+export const silentMs = 1500;
+
+/**
+ * When nobody could be before those who claimed any more, a time stamp here, ms; undefined: nobody has claimed. A tie's width
+ * later, or the others' head start. A device is waited for until its child's claim, had it been made as quickly, would have come
+ * the same way as the word that the prompt was painted there; `from`: from when the claims' own times count.
+ */
+export function settlesAt(
+  claims: readonly MadeClaim[],
+  headStartMs: readonly number[],
+  devices: readonly SeatShown[] = [],
+  from = 0,
+): number | undefined {
   const [first] = claims;
   if (!first) return undefined;
   // Until then a slower seat could still be first.
-  const longest = Math.max(...headStartMs) - (headStartMs[first.seat] ?? 0);
-  return first.atMs + Math.max(0, longest) + tieMs + heardWithinMs;
+  const aheadOf = (start: number) => Math.max(0, start - (headStartMs[first.seat] ?? 0));
+  const here = first.atMs + aheadOf(Math.max(...headStartMs)) + tieMs + heardWithinMs;
+  const there = devices
+    .filter(({ seat }) => claims.every((one) => one.seat !== seat))
+    .map(({ seat, heardAt }) =>
+      heardAt === null
+        ? first.atMs + silentMs
+        : heardAt + (first.atMs - from) + aheadOf(headStartMs[seat] ?? 0) + tieMs + onTheWayMs,
+    );
+  return Math.max(here, ...there);
 }
 
 /** Who was first; undefined: nobody, or no agreement. */

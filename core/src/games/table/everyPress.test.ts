@@ -10,7 +10,14 @@ import { resumePlan } from '../gamePlan.ts';
 import { modelMove, type ModelPlayer } from '../modelPlayer.ts';
 import { advanceGameTable } from './advanceGameTable.ts';
 import type { GameMoment, GamePress } from './gamePress.ts';
-import { gameNeed, newGameTable, type GameSent, type GameTable, type GameTableFrame } from './gameTable.ts';
+import {
+  gameNeed,
+  gamePromptId,
+  newGameTable,
+  type GameSent,
+  type GameTable,
+  type GameTableFrame,
+} from './gameTable.ts';
 import { missedAt } from './seatAnswer.ts';
 import type { TableSeat } from './tableSeat.ts';
 
@@ -43,7 +50,20 @@ const kinds = [
     'right',
     'wrong',
   ],
-  ...['claim', 'claim', 'settle', 'note', 'pause', 'mark', 'aid', 'leave', 'nonsense', 'finish', 'there'],
+  ...[
+    'claim',
+    'claim',
+    'settle',
+    'note',
+    'pause',
+    'mark',
+    'aid',
+    'leave',
+    'nonsense',
+    'finish',
+    'there',
+    'shown',
+  ],
 ] as const;
 const player: ModelPlayer = { right: () => 0.7, sees: 0.4, timeMs: 1200 };
 
@@ -91,6 +111,13 @@ function pressOf(
       return { kind: 'move', at, when, move: { kind: 'leave', seat: someSeat } };
     case 'nonsense':
       return { kind: 'move', at, when, move: { kind: 'choose', seat: someSeat, key: 'nothing' } };
+    case 'shown':
+      return {
+        kind: 'shownThere',
+        seat: random.unit() < 0.7 ? someSeat : null,
+        there: { promptId: gamePromptId(frame, table), at: at - 20, shared: random.unit() < 0.3 },
+        when,
+      };
     case 'there':
       return { kind: 'claimThere', seat: someSeat, latencyMs: 700, shownAt, when };
     case 'start':

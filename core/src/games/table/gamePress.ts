@@ -64,4 +64,10 @@ export type GamePress =
   | { readonly kind: 'pause'; readonly reason: PauseReason; readonly when: GameMoment }
   | { readonly kind: 'mark'; readonly mark: Mark; readonly when: GameMoment }
   | { readonly kind: 'aid'; readonly aid: Aid; readonly when: GameMoment }
-  | { readonly kind: 'shownThere'; readonly there: ShownThere; readonly when: GameMoment };
+  /** What is asked was painted on another screen; `seat`: a seat's own, null: everyone's. */
+  | {
+      readonly kind: 'shownThere';
+      readonly there: ShownThere;
+      readonly seat: number | null;
+      readonly when: GameMoment;
+    };

@@ -4,7 +4,7 @@ import type { Answer, CaptureWay } from '../../recall/answer.ts';
 import type { GameState, Need } from '../game.ts';
 import type { GamePlan, OpenGame } from '../gamePlan.ts';
 import { needOf } from '../playGame.ts';
-import type { MadeClaim } from './claimRace.ts';
+import type { MadeClaim, SeatShown } from './claimRace.ts';
 import type { GameTableState, KeptMove, SeatAnswer, TableSeat } from './tableSeat.ts';
 
 /** A game on a table: where it stands, what was played, and the clock of what is asked now. Times are stamps of the page, ms. */
@@ -25,6 +25,12 @@ export interface GameTable {
   /** When real cards or dice were turned: with them the clock goes from the tutor's key. */
   readonly turnedAt: number | null;
   readonly there: ShownThere | null;
+  /** Seats whose own devices were heard to have painted a prompt, the last one of each. */
+  readonly seatsShown: readonly {
+    readonly seat: number;
+    readonly promptId: string;
+    readonly heardAt: number;
+  }[];
   /** Seats that have claimed, while others still may. */
   readonly claims: readonly MadeClaim[];
   /** Who was first to claim, and when what they claimed was shown. */
@@ -49,6 +55,8 @@ export interface GameTableHow {
   readonly way: CaptureWay;
   /** What is asked is shown on another screen. */
   readonly elsewhere: boolean;
+  /** Seats that have a device of their own now. */
+  readonly devices?: readonly number[];
 }
 
 /** What goes on record. */
@@ -80,7 +88,7 @@ export function newGameTable(
 ): GameTable {
   return {
     ...{ state, told, moves, table, noted, showing: 0, runFrom: null, spoiled: false, aid: null },
-    ...{ turnedAt: null, there: null, claims: [], claimed: null },
+    ...{ turnedAt: null, there: null, seatsShown: [], claims: [], claimed: null },
   };
 }
 
@@ -94,6 +102,19 @@ export const gameUsedMs = ({ table, runFrom }: GameTable, at: number): number =>
 
 export const gameNeed = ({ game, play }: OpenGame, { state }: Pick<GameTable, 'state'>): Need =>
   needOf(game, play, state);
+
+/** Which devices of seats have shown what is asked now, and when that was heard here. */
+export const devicesNow = (
+  frame: GameTableFrame,
+  how: GameTableHow,
+  table: GameTable,
+): readonly SeatShown[] =>
+  (how.devices ?? []).map((seat) => ({
+    seat,
+    heardAt:
+      table.seatsShown.find((one) => one.seat === seat && one.promptId === gamePromptId(frame, table))
+        ?.heardAt ?? null,
+  }));
 
 /** When what is asked now was shown: by the tutor's key with real cards; on another screen; or painted here. */
 export function gameShownAt(

@@ -38,8 +38,16 @@ export function windowScreenLine(name: string, onShow: (shown: ChildShow) => voi
 }
 
 /** To any device that joined by a code, over the server. What is shown is sent in order, the latest only. */
-export function deviceTableLine(link: string, onTells: (tells: ChildTells) => void): TableLine {
-  const stop = listen(`/api/links/${link}/events`, (data) => data !== null && onTells(data as ChildTells));
+export function deviceTableLine(
+  link: string,
+  onTells: (tells: ChildTells) => void,
+  onLost: () => void = () => undefined,
+): TableLine {
+  const stop = listen(
+    `/api/links/${link}/events`,
+    (data) => data !== null && onTells(data as ChildTells),
+    onLost,
+  );
   const { send, sent } = latestOnly<ChildShow>((shown) => api.showOn(link, shown));
   return {
     show: send,
@@ -81,7 +89,7 @@ function listen(
       if (closed) return;
       timer = setTimeout(() => {
         void fetch(address, { method: 'HEAD' })
-          .then((answer) => (answer.status === 401 ? onRefused() : undefined))
+          .then((answer) => (answer.status === 401 || answer.status === 404 ? onRefused() : undefined))
           .catch(() => undefined);
         open();
       }, reconnectMs);

@@ -11,6 +11,7 @@ import type {
 import {
   advanceGameTable,
   calibrationAgeOf,
+  devicesNow,
   gameNeed,
   gamePromptId,
   gameShownAt,
@@ -30,7 +31,7 @@ import {
   type SaidMore,
 } from '@veldrift/core/games';
 import type { Me } from '@veldrift/wire';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { GameRow } from '../../app/deviceDb.ts';
 import { watchFrames } from '../frameWatch.ts';
@@ -75,7 +76,7 @@ export interface LiveGame extends OpenGame {
   readonly usedMs: () => number;
   readonly isShownAt: (at: number) => boolean;
   /** Hears when another screen painted what is asked. `sameClock`: a window of this machine, whose time stamps compare. */
-  readonly shownElsewhere: (promptId: string, at: number, sameClock: boolean) => void;
+  readonly shownElsewhere: (promptId: string, at: number, sameClock: boolean, seat: number | null) => void;
   readonly start: () => void;
   /** Makes a move. Gives the sentence of one that cannot be made; null: it was. */
   readonly make: (move: Move, at: number) => string | null;
@@ -110,7 +111,8 @@ function gameMoment(): GameMoment {
 }
 
 /** Runs a game from its row: what the machine in core makes of each press is shown, and kept on disk as it comes. */
-export function useGame(row: GameRow, me: Me, outbox: Outbox, { way, elsewhere }: GameTableHow): LiveGame {
+export function useGame(row: GameRow, me: Me, outbox: Outbox, how: GameTableHow): LiveGame {
+  const { elsewhere } = how;
   const [taken] = useState(() =>
     resumePlan(
       row.plan,
@@ -133,8 +135,8 @@ export function useGame(row: GameRow, me: Me, outbox: Outbox, { way, elsewhere }
     press,
   } = useTableStore(
     () => newGameTable(taken, row.moves.slice(0, taken.made), row.state, row.noted ?? []),
-    (how: GameTableHow, at: GameTable, what: GamePress) => advanceGameTable(frame, how, at, what),
-    { way, elsewhere },
+    (now: GameTableHow, at: GameTable, what: GamePress) => advanceGameTable(frame, now, at, what),
+    how,
     ({ table: { moves, table, noted }, sent }, before) => {
       if (moves === before.moves && table === before.table && noted === before.noted) return;
       const ageOf = (answer: SeatAnswer) => calibrationAgeOf(frame.seats, answer);
@@ -158,15 +160,21 @@ export function useGame(row: GameRow, me: Me, outbox: Outbox, { way, elsewhere }
     () => headStartsAt(frame.seats, need, row.plan.levelled),
     [frame, need, row.plan.levelled],
   );
-  const until = settlesAt(claims, headStartMs);
+  const { seatsShown } = now;
+  const settle = useEffectEvent(() =>
+    press({ kind: 'settle', shownAt: clock.current?.paintedAt(promptId), when: gameMoment() }),
+  );
+  const { devices } = how;
+  const settling = useEffectEvent(() => {
+    const from = gameShownAt(frame, how, now, clock.current?.paintedAt(promptId));
+    return settlesAt(claims, headStartMs, devicesNow(frame, how, now), from);
+  });
   useEffect(() => {
+    const until = settling();
     if (until === undefined) return;
-    const handle = setTimeout(
-      () => void press({ kind: 'settle', shownAt: clock.current?.paintedAt(promptId), when: gameMoment() }),
-      Math.max(0, until - performance.now()),
-    );
+    const handle = setTimeout(() => void settle(), Math.max(0, until - performance.now()));
     return () => clearTimeout(handle);
-  }, [clock, press, promptId, until]);
+  }, [claims, devices, headStartMs, promptId, seatsShown]);
 
   useMovedScreen(elsewhere, () => void press({ kind: 'moved', when: gameMoment() }));
   useEffect(() => {
@@ -197,9 +205,9 @@ export function useGame(row: GameRow, me: Me, outbox: Outbox, { way, elsewhere }
       nobody: plain('nobody'),
     },
     usedMs: () => gameUsedMs(read(), performance.now()),
-    isShownAt: (at) => at >= (gameShownAt(frame, { way, elsewhere }, read(), paintedAt()) ?? Infinity),
-    shownElsewhere: (id, at, shared) =>
-      void press({ kind: 'shownThere', there: { promptId: id, at, shared }, when: gameMoment() }),
+    isShownAt: (at) => at >= (gameShownAt(frame, how, read(), paintedAt()) ?? Infinity),
+    shownElsewhere: (id, at, shared, seat) =>
+      void press({ kind: 'shownThere', there: { promptId: id, at, shared }, seat, when: gameMoment() }),
     make: (move, at) => press({ kind: 'move', move, at, when: gameMoment() }).trouble,
     judge: (judgement, at, more = {}) =>
       press({ kind: 'judge', judgement, at, more, shownAt: paintedAt(), when: gameMoment() }).trouble,

@@ -38,8 +38,11 @@ export function ChildSide() {
 
 const joinedKey = 'veldrift.child';
 
+/** The code that the tutor's square gave the camera; empty: none. */
+const codeOfSquare = () => location.hash.replace(/\D/g, '').slice(0, codeDigits);
+
 function Join({ onJoined }: { readonly onJoined: () => void }) {
-  const [code, setCode] = useState('');
+  const [code, setCode] = useState(codeOfSquare);
   const [trouble, setTrouble] = useState('');
   const [busy, setBusy] = useState(false);
   const join = async () => {
@@ -49,6 +52,8 @@ function Join({ onJoined }: { readonly onJoined: () => void }) {
     setTrouble('');
     try {
       await api.joinChild(code);
+      // It works once: what is loaded again is no new try.
+      history.replaceState(history.state, '', location.pathname + location.search);
       onJoined();
     } catch (error) {
       setTrouble(error instanceof ApiError ? error.problem.message : 'It could not be joined; try again.');

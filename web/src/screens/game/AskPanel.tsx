@@ -8,7 +8,7 @@ import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
 import { seatLetters } from '../../app/letterKeys.ts';
 import { LetterKey } from '../../parts/LetterKey.tsx';
 import { LineAsk } from './LineAsk.tsx';
-import { listedChoices, type GameView } from './gameView.ts';
+import { isTheirs, listedChoices, type GameView } from './gameView.ts';
 
 export interface AskProps {
   readonly view: GameView;
@@ -22,6 +22,8 @@ export interface AskProps {
 export function AskPanel(props: AskProps) {
   const { view, onMove } = props;
   const { need } = view;
+  // Another child's turn: what is asked of them is seen, and nothing can be pressed.
+  if (!isTheirs(view) && need.kind !== 'say' && need.kind !== 'claim') return null;
   switch (need.kind) {
     case 'say':
       return <SayAsk {...props} need={need} />;
@@ -108,7 +110,7 @@ function SayAsk({
   return (
     <div className="asked">
       <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={written(need.asked.shown)} />
-      {view.keypad && padKeys(need) && <TypedLine typed={typed} />}
+      {view.keypad && isTheirs(view) && padKeys(need) && <TypedLine typed={typed} />}
     </div>
   );
 }
@@ -137,14 +139,16 @@ function ClaimAsk({
       </button>
     );
   };
-  const half = Math.ceil(need.seats.length / 2);
+  // A device of one's own has one's own place alone.
+  const seats = need.seats.filter((seat) => view.seat === null || seat === view.seat);
+  const half = Math.ceil(seats.length / 2);
   return (
     <div className="ask-claim">
-      <div className="claim-side">{need.seats.slice(0, half).map(zone)}</div>
+      <div className="claim-side">{seats.slice(0, half).map(zone)}</div>
       <div className="asked">
         <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={written(need.asked.shown)} />
       </div>
-      <div className="claim-side">{need.seats.slice(half).map(zone)}</div>
+      <div className="claim-side">{seats.slice(half).map(zone)}</div>
     </div>
   );
 }

@@ -17,7 +17,7 @@ import { AidFor } from '../../parts/aids/AidFor.tsx';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
 import { readKey } from '../table/keys.ts';
 import { GameField } from './GameField.tsx';
-import { viewOf } from './gameView.ts';
+import { isTheirs, viewOf } from './gameView.ts';
 import '../../parts/table/table.css';
 import './ask.css';
 import './game.css';
@@ -58,10 +58,11 @@ export function GameChild({
           names: own.names,
           keypad: show.keypad,
           claimed: own.claimed,
+          seat: show.seat ?? null,
         })
       : undefined;
   const need = view?.need;
-  const pad = show.keypad && need ? padKeys(need) : null;
+  const pad = show.keypad && view && isTheirs(view) ? padKeys(view.need) : null;
   const asks = need?.kind === 'say' || need?.kind === 'claim';
   const clock = usePaintClock(asks ? promptId : undefined, (id, at) =>
     tell('shown', { promptId: id, paintedAtMs: performance.timeOrigin + at }),
@@ -92,7 +93,8 @@ export function GameChild({
   };
   useKeys(asks, (event) => {
     const key = readKey(event.key, lettersNow());
-    if (need?.kind === 'claim' && key?.kind === 'seat') claim(key.seat, event.timeStamp);
+    if (need?.kind === 'claim' && key?.kind === 'seat' && (view?.seat ?? key.seat) === key.seat)
+      claim(key.seat, event.timeStamp);
     else if (/^[0-9]$/.test(event.key)) digit(event.key, event.timeStamp);
     else if (pad?.minus && event.key === '-') digit('\u2212', event.timeStamp);
     else if (pad?.remainder && event.key === 'r') digit('r', event.timeStamp);
@@ -118,7 +120,7 @@ export function GameChild({
         promptId={promptId}
         typed={typed}
         onMove={(move) => {
-          const trouble = moveTrouble(view.need, move);
+          const trouble = isTheirs(view) ? moveTrouble(view.need, move) : 'It is not your turn yet.';
           if (trouble === null) tell('move', { promptId, move });
           return trouble;
         }}

@@ -8,6 +8,7 @@ import { FieldPlot } from './FieldPlot.tsx';
 import { GameScene } from './GameScene.tsx';
 import { MendAsk } from './MendAsk.tsx';
 import { PlaceAsk } from './PlaceAsk.tsx';
+import { isTheirs } from './gameView.ts';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
 import { CardsAsk } from './CardsAsk.tsx';
 
@@ -36,7 +37,7 @@ export function GameField({
     setRefused('');
     setPicked([]);
   }
-  const choosing = need.kind === 'choose' ? need : null;
+  const choosing = need.kind === 'choose' && isTheirs(view) ? need : null;
   const choose = (key: string, at: number) => {
     if (choosing) setRefused(onMove({ kind: 'choose', seat: choosing.seat, key }, at) ?? '');
   };

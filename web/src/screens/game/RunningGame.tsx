@@ -18,7 +18,6 @@ import { changeSettings, useSettings } from '../../app/settings.ts';
 import { findSet } from '../../app/book.ts';
 import { AidShelf } from '../../parts/aids/AidShelf.tsx';
 import { useAid } from '../../parts/aids/useAid.ts';
-import { useElsewhere } from '../table/useTwoScreens.ts';
 import { useGame } from '../../live/game/useGame.ts';
 import { useGoesOn } from '../../live/game/useGoesOn.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
@@ -34,7 +33,7 @@ import { LooseMiss } from './LooseMiss.tsx';
 import { missedFact } from './missedFact.ts';
 import { viewOf } from './gameView.ts';
 import { useGameKeys } from './useGameKeys.ts';
-import { useGameScreen } from './useGameScreen.ts';
+import { useGameScreen, type Elsewhere } from './useGameScreen.ts';
 import { useTurn } from './useTurn.ts';
 import { useTimeSet } from './useTimeSet.ts';
 import { useSignal } from './useSignal.ts';
@@ -48,8 +47,9 @@ import './game.css';
 export function RunningGame({ row }: { readonly row: GameRow }) {
   const { me, outbox } = useSession();
   const navigate = useNavigate();
-  const [elsewhere, setElsewhere] = useElsewhere();
-  const game = useGame(row, me, outbox, { way: row.way, elsewhere });
+  const [where, setElsewhere] = useState<Elsewhere>({ all: false, devices: [] });
+  const elsewhere = where.all;
+  const game = useGame(row, me, outbox, { way: row.way, elsewhere, devices: where.devices });
   const { need, table, state } = game;
   const [help, setHelp] = useState(false);
   const [best, setBest] = useState(false);
@@ -68,7 +68,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const shelf = useAid(game.promptId, game.layAid);
   const fact = need.kind === 'say' || need.kind === 'claim' ? factOfItem(need.asked.item) : null;
   const { goesOn: chosen } = useSettings();
-  const goesOn = row.plan.mode === 'screen' && (chosen ?? elsewhere);
+  const goesOn = row.plan.mode === 'screen' && (chosen ?? (elsewhere || where.devices.length > 0));
   const turn = useTurn(game, { playing, keypad, goesOn, onMade: () => setBest(false) });
   const { typed, trouble, erring, helper, judge, move } = turn;
   const shownWay = missedFact(game, row);
@@ -145,6 +145,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
         onHelp={() => setHelp(true)}
         onEnd={() => (table.status === 'ready' ? void navigate(-1) : finish())}
         screen={screen}
+        sitters={row.seats.flatMap(({ pupil, name }, seat) => (pupil ? [{ id: pupil.id, name, seat }] : []))}
         onScreens={setScreens}
         middle={
           <GameSeats

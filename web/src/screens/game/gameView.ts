@@ -25,6 +25,8 @@ export interface GameView {
   readonly keypad: boolean;
   /** Seats that have claimed to be first. */
   readonly claimed: readonly number[];
+  /** The seat whose own screen this is: only what is that child's can be pressed; null: everyone looks at it. */
+  readonly seat: number | null;
   /** The running total lies on a bead frame. */
   readonly beads: boolean;
   /** Cards are laid into tens and ones. */
@@ -36,20 +38,40 @@ export function viewOf(
   { game, play }: OpenGame,
   plan: GamePlan,
   state: GameState,
-  own: Pick<GameView, 'names' | 'keypad' | 'claimed'>,
+  own: Pick<GameView, 'names' | 'keypad' | 'claimed'> & { readonly seat?: number | null },
 ): GameView {
+  const { seat = null } = own;
   const aid = game.aidAt?.(play.rules) ?? null;
   return {
     game: plan.game,
     mode: plan.mode,
-    scene: game.scene(play, state),
+    scene: game.scene(play, state, seat ?? undefined),
     need: needOf(game, play, state),
     says: state.says,
     dice: game.materials(play.rules).dice,
     beads: aid === 'beadFrame',
     frame: aid === 'placeFrame',
     ...own,
+    seat,
   };
+}
+
+/** Whether what the table waits for may be done at a screen: at everyone's all of it, at a child's own what is that child's. */
+export function isTheirs({ need, seat }: Pick<GameView, 'need' | 'seat'>): boolean {
+  if (seat === null) return true;
+  switch (need.kind) {
+    case 'say':
+      return need.asked.seat === seat;
+    case 'claim':
+      return need.seats.includes(seat);
+    case 'roll':
+    case 'choose':
+    case 'line':
+      return need.seat === seat;
+    case 'go':
+    case 'over':
+      return true;
+  }
 }
 
 /** Choices that are neither on the table nor for the child to find: these are listed. */

@@ -1,11 +1,20 @@
 import { isTypedAnswer, padKeys, typedThere } from '@veldrift/core/games';
 import type { Aid, Operation } from '@veldrift/core';
-import { useEffect } from 'react';
+import { useEffect, useEffectEvent } from 'react';
 import type { GameRow } from '../../app/deviceDb.ts';
-import { useChildScreen, type ChildScreen } from '../../live/child/useChildScreen.ts';
+import { shownAt } from '../../live/child/shownAt.ts';
+import { useChildScreens, type ChildScreens } from '../../live/child/useChildScreens.ts';
 import type { LiveGame } from '../../live/game/useGame.ts';
 
 import type { ShownFact } from './GameField.tsx';
+
+/** Where what is asked is shown. */
+export interface Elsewhere {
+  /** On screens of the children's own, so that all of them see it there. */
+  readonly all: boolean;
+  /** Seats that have a device of their own now, in order. */
+  readonly devices: readonly number[];
+}
 
 interface Shows {
   readonly row: GameRow;
@@ -17,10 +26,10 @@ interface Shows {
   readonly onMove: LiveGame['make'];
   /** Hears what came of an answer typed there: a sentence, or null. */
   readonly onAnswered: (trouble: string | null) => void;
-  readonly setElsewhere: (elsewhere: boolean) => void;
+  readonly setElsewhere: (elsewhere: Elsewhere) => void;
 }
 
-/** Keeps the children's own screen in step with a game, and the table told of moves, claims and answers made there. */
+/** Keeps the children's own screens in step with a game, and the table told of moves, claims and answers made there. */
 export function useGameScreen({
   row,
   game,
@@ -30,55 +39,74 @@ export function useGameScreen({
   onMove,
   onAnswered,
   setElsewhere,
-}: Shows): ChildScreen {
+}: Shows): ChildScreens {
   const { need, table, state, promptId } = game;
   const over = need.kind === 'over' || table.status === 'over';
   const on = table.status === 'playing' && !over;
-  const screen = useChildScreen(
+  const says = on ? '' : over ? 'Done. Thank you.' : table.status === 'paused' ? 'A little pause.' : 'Ready';
+  const { claimed } = game.claiming;
+  const pupils = row.seats.map(({ pupil }) => pupil?.id ?? null);
+  const screens = useChildScreens(
     {
-      promptId,
-      fact: null,
-      hidden: 'result',
-      chain: null,
-      keypad: row.way === 'keypad',
-      padLeft: row.pupil.hand === 'left',
-      aid,
-      shownWay,
-      says: on ? '' : over ? 'Done. Thank you.' : table.status === 'paused' ? 'A little pause.' : 'Ready',
-      game: on
-        ? {
-            plan: row.plan,
-            state,
-            names: row.seats.map((one) => one.name),
-            claimed: game.claiming.claimed,
-            frozen,
+      pupils,
+      show: {
+        promptId,
+        fact: null,
+        hidden: 'result',
+        chain: null,
+        keypad: row.way === 'keypad',
+        padLeft: row.pupil.hand === 'left',
+        aid,
+        shownWay,
+        says,
+        game: on ? { plan: row.plan, state, names: row.seats.map((one) => one.name), claimed, frozen } : null,
+      },
+      onTells: (tells, from) => {
+        const { seat } = from;
+        const isOf = (other: number) => seat === null || seat === other;
+        switch (tells.kind) {
+          case 'here':
+            return;
+          case 'shown': {
+            const { at, sameClock } = shownAt(tells, from);
+            return game.shownElsewhere(tells.promptId, at, sameClock, seat);
           }
-        : null,
-    },
-    {
-      onAnswer: ({ promptId: of, typed, latencyMs, voided }) => {
-        if (of !== promptId || need.kind !== 'say' || padKeys(need) === null) return;
-        onAnswered(
-          game.judge(isTypedAnswer(need.asked.answer, typed) ? 'right' : 'wrong', performance.now(), {
-            typed: typedThere(typed, latencyMs),
-            there: { latencyMs, voided },
-          }),
-        );
+          case 'answer': {
+            if (need.kind !== 'say' || !isOf(need.asked.seat) || padKeys(need) === null) return;
+            const { typed, latencyMs, voided } = tells;
+            return onAnswered(
+              game.judge(isTypedAnswer(need.asked.answer, typed) ? 'right' : 'wrong', from.at, {
+                typed: typedThere(typed, latencyMs),
+                there: { latencyMs, voided },
+              }),
+            );
+          }
+          case 'claim':
+            if (tells.seat !== undefined && isOf(tells.seat) && tells.latencyMs !== null)
+              game.claiming.claimThere(tells.seat, tells.latencyMs);
+            return;
+          case 'move': {
+            const { move } = tells;
+            if (
+              !move ||
+              ('seat' in move && move.seat !== null && !isOf(move.seat)) ||
+              (need.kind === 'roll' && !isOf(need.seat))
+            )
+              return;
+            // Dice fall here: what a screen says they show counts only where real ones lie on the table.
+            onMove(move.kind === 'roll' && row.plan.mode !== 'called' ? { kind: 'roll' } : move, from.at);
+          }
+        }
       },
-      onShown: game.shownElsewhere,
-      onMove: ({ kind, promptId: of, move, seat, latencyMs }) => {
-        if (of !== promptId) return;
-        // Dice fall here: what a screen says they show counts only where real ones lie on the table.
-        if (kind === 'move' && move)
-          onMove(
-            move.kind === 'roll' && row.plan.mode !== 'called' ? { kind: 'roll' } : move,
-            performance.now(),
-          );
-        else if (seat !== undefined && latencyMs != null) game.claiming.claimThere(seat, latencyMs);
-      },
     },
+    [promptId, says, row.way, aid, claimed.join(), frozen].join(' '),
   );
-  const here = screen.status === 'here';
-  useEffect(() => setElsewhere(here), [here, setElsewhere]);
-  return screen;
+  const devices = pupils.flatMap((pupil, seat) => (pupil !== null && screens.isHere(pupil) ? [seat] : []));
+  const all =
+    screens.isHere(null) ||
+    (devices.length > 0 && pupils.every((pupil, at) => pupil === null || devices.includes(at)));
+  const key = `${all} ${devices.join()}`;
+  const tellWhere = useEffectEvent(() => setElsewhere({ all, devices }));
+  useEffect(() => tellWhere(), [key]);
+  return screens;
 }

@@ -2,7 +2,7 @@ import { lettersNow } from '../../app/letters.ts';
 import { purposeNames, type Answer, type Judgement, type Mark, type Purpose } from '@veldrift/core';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import type { ChildScreen } from '../../live/child/useChildScreen.ts';
+import type { ChildScreens } from '../../live/child/useChildScreens.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { useKeys } from '../../live/usePaintClock.ts';
 import { JudgeKeys } from './JudgeKeys.tsx';
@@ -32,7 +32,7 @@ interface Props {
   /** What a screen reader is told: the prompt, the judgement, what is to be said now. */
   readonly told: string;
   /** The child's own screen; null where none is given. */
-  readonly screen: ChildScreen | null;
+  readonly screen: ChildScreens | null;
   /** Between what came before and the marks. */
   readonly middle: ReactNode;
   /** Keys of its own beside undo, and those wanted now and then. */

@@ -43,6 +43,7 @@ export function RunningTable({
   const running = state.status === 'running';
   const screen = useTwoScreens(
     minute,
+    pupil.id,
     {
       promptId: minute.promptId,
       fact: running ? promptOf(state) : null,

@@ -47,7 +47,7 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
   const told = state.status === 'told';
   const aid = told ? shownAid : shelf;
   const mayAid = row.purpose === 'drill' && (asking || told);
-  const screen = useTwoScreens(turns, { ...showOf(turns, row), aid: aid.aid }, setElsewhere);
+  const screen = useTwoScreens(turns, pupil.id, { ...showOf(turns, row), aid: aid.aid }, setElsewhere);
   const ofSet = findSet(row.setId)?.aids ?? [];
   const given = state.answers.slice(row.earlier);
   const last = given.at(-1);

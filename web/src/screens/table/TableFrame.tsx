@@ -4,10 +4,11 @@ import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { changeSettings, useSettings } from '../../app/settings.ts';
-import type { ChildScreen } from '../../live/child/useChildScreen.ts';
+import type { ChildScreens } from '../../live/child/useChildScreens.ts';
 import { LetterKey } from '../../parts/LetterKey.tsx';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { ChildScreenKey } from './ChildScreenKey.tsx';
+import type { Sitter } from './sitter.ts';
 import { LastAnswers } from './LastAnswers.tsx';
 import { SeenMarks } from './SeenMarks.tsx';
 import { TroubleLine } from './TroubleLine.tsx';
@@ -39,7 +40,9 @@ interface Props {
   /** Leaves what has not begun; ends what has. */
   readonly onEnd: () => void;
   /** The child's own screen; null where none is given. */
-  readonly screen: ChildScreen | null;
+  readonly screen: ChildScreens | null;
+  /** Children who may have a device each; left out: one plays. */
+  readonly sitters?: readonly Sitter[];
   /** Hears that the list of screens is open. */
   readonly onScreens: (open: boolean) => void;
   /** In the tutor's margin, between what came before and the marks. */
@@ -106,6 +109,7 @@ export function TableFrame(props: Props) {
       {props.screen && (
         <ChildScreenKey
           screen={props.screen}
+          sitters={props.sitters ?? []}
           flat={arrangement === 'flat'}
           onFlat={(value) => changeSettings({ arrangement: value ? 'flat' : 'side' })}
           onOpen={props.onScreens}

@@ -1,7 +1,8 @@
 import type { RemoteAnswer } from '@veldrift/core';
-import type { ChildShow } from '@veldrift/wire';
 import { useEffect, useState } from 'react';
-import { useChildScreen, type ChildScreen } from '../../live/child/useChildScreen.ts';
+import type { ShowBody } from '../../live/child/childScreens.ts';
+import { shownAt } from '../../live/child/shownAt.ts';
+import { useChildScreens, type ChildScreens } from '../../live/child/useChildScreens.ts';
 
 interface Table {
   readonly answerRemote: (answer: RemoteAnswer) => boolean;
@@ -16,15 +17,28 @@ export function useElsewhere(): readonly [boolean, (elsewhere: boolean) => void]
 /** Keeps a child's screen in step with the table, and the table told of what happens there. */
 export function useTwoScreens(
   table: Table,
-  show: Omit<ChildShow, 'seq'>,
+  pupilId: string,
+  show: ShowBody,
   setElsewhere: (elsewhere: boolean) => void,
-): ChildScreen {
-  const screen = useChildScreen(show, {
-    onAnswer: ({ promptId, typed, latencyMs, lastKeyMs, voided }) =>
-      void table.answerRemote({ promptId, typed, latencyMs, lastKeyMs, voided }),
-    onShown: table.shownElsewhere,
-  });
-  const here = screen.status === 'here';
+): ChildScreens {
+  const { promptId, fact, says, keypad, hidden, padLeft, aid } = show;
+  const screens = useChildScreens(
+    {
+      pupils: [pupilId],
+      show,
+      onTells: (tells, from) => {
+        if (tells.kind === 'answer') {
+          const { typed, latencyMs, lastKeyMs, voided } = tells;
+          table.answerRemote({ promptId: tells.promptId, typed, latencyMs, lastKeyMs, voided });
+        } else if (tells.kind === 'shown') {
+          const { at, sameClock } = shownAt(tells, from);
+          table.shownElsewhere(tells.promptId, at, sameClock);
+        }
+      },
+    },
+    [promptId, fact, says, keypad, hidden, padLeft, aid].join(' '),
+  );
+  const here = screens.isHere(null) || screens.isHere(pupilId);
   useEffect(() => setElsewhere(here), [here, setElsewhere]);
-  return screen;
+  return screens;
 }

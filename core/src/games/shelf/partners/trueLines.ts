@@ -96,7 +96,7 @@ export const trueLines: Game<TrueRules, TrueState> = {
       next: 'pass',
     }),
   }),
-  scene: (play, state) => ({
+  scene: (play, state, from) => ({
     ...emptyScene,
     rows: [
       { name: say('theBoard'), seat: null, cards: state.board.map((id) => faceOf(play, id)), across: 10 },
@@ -104,7 +104,7 @@ export const trueLines: Game<TrueRules, TrueState> = {
         name: say('seat', { seat }),
         seat,
         cards: hand.map((id) =>
-          play.rules.open || seat === state.turn ? faceOf(play, id) : faceDown({ id }),
+          play.rules.open || seat === (from ?? state.turn) ? faceOf(play, id) : faceDown({ id }),
         ),
       })),
     ],
