@@ -91,7 +91,12 @@ export async function move(page: Page, { press, judge }: Hand): Promise<void> {
     const three = await trueLine(field);
     if (!three) return press(button(/^(Draw a card|Pass)$/));
     for (const card of three) await press(card);
-    return press(button('Lay the line'));
+    await press(button('Lay the line'));
+    await painted(page);
+    // It may be meant in more than one way.
+    const meant = field.getByRole('group', { name: 'Which line?' }).getByRole('button');
+    if ((await meant.count()) > 0) await press(meant.first());
+    return;
   }
   if ((await button('These make ten').count()) > 0) {
     const dice = field.locator('.card-row .card-key');
@@ -133,8 +138,9 @@ export async function move(page: Page, { press, judge }: Hand): Promise<void> {
   await press((await square.count()) > 0 ? square.first() : field.locator('.ask-choices button').first());
 }
 
-/** Three cards that make a true sum, two of them of one's own at least; undefined: there are none. */
+/** Three cards that make a true line of the step's operation, two of them of one's own at least; undefined: there are none. */
 async function trueLine(field: Locator): Promise<Locator[] | undefined> {
+  const times = /product/i.test(await field.page().locator('h1').innerText());
   const cards = async (row: string, own: boolean) => {
     const keys = field.locator(`.card-row${row} .card-key`);
     const labels = await keys.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label') ?? ''));
@@ -146,7 +152,7 @@ async function trueLine(field: Locator): Promise<Locator[] | undefined> {
       for (const c of all) {
         const three = [a, b, c];
         if (new Set(three).size < 3 || three.filter((one) => one.own).length < 2) continue;
-        if (a.worth + b.worth === c.worth) return three.map((one) => one.key);
+        if ((times ? a.worth * b.worth : a.worth + b.worth) === c.worth) return three.map((one) => one.key);
       }
   return undefined;
 }

@@ -16,7 +16,7 @@ for (const game of games)
     const now = recordPlay(game, step, seats);
     const old = before[name];
     if (old?.version === now.version) {
-      kept[name] = old;
+      kept[name] = { ...old, told: now.told };
       if (JSON.stringify(old.marks) !== JSON.stringify(now.marks)) differ.push(name);
     } else kept[name] = now;
   }

@@ -1,4 +1,5 @@
 import { aids, hiddenPlaces, tryParseFactKey, type Aid, type GamePlan } from '@veldrift/core';
+import type { GameEnd } from '@veldrift/core/games';
 import { boolean, mixed, number, object, string, type InferType } from 'yup';
 import { msField, textField, wholeField } from './fields.ts';
 import { childMoveField } from './game.ts';
@@ -36,6 +37,8 @@ export interface ChildGame {
   readonly claimed: readonly number[];
   /** Everyone freezes: the operation that holds from now on. */
   readonly frozen: string | null;
+  /** What it came to, when it is over. */
+  readonly end?: GameEnd | null;
 }
 
 const longestGame = 60_000;

@@ -1,4 +1,5 @@
 import type { Choice, Need, Scene } from './game.ts';
+import { tell } from './tell/sentence.ts';
 
 /**
  * What some cards picked up together come to: the choices that take cards of the same faces from the same places. Several
@@ -16,5 +17,7 @@ export function pickedChoices(
   };
   const facesOf = (ids: readonly number[]) => ids.map(faceOf).sort().join(' ');
   const own = facesOf(picked);
-  return need.choices.filter(({ cards }) => cards !== undefined && facesOf(cards) === own);
+  const ways = need.choices.filter(({ cards }) => cards !== undefined && facesOf(cards) === own);
+  // Which of two like cards is meant makes no other line.
+  return ways.filter((one, nth) => ways.findIndex((other) => tell(other.says) === tell(one.says)) === nth);
 }

@@ -30,7 +30,11 @@ export function tell(words: Words, names: readonly string[] = []): string {
   const who: Who = (seat) => names[seat] ?? seatName(seat);
   const one: Teller = ({ id, values }) =>
     (english[id as SentenceId] as (values: unknown, who: Who, tell: Teller) => string)(values, who, one);
-  return ('id' in words ? [words] : words).map(one).join(' ');
+  // A name may end with a full stop of its own: it ends the sentence too.
+  return ('id' in words ? [words] : words)
+    .map(one)
+    .join(' ')
+    .replace(/\.\.(?=\s|$)/g, '.');
 }
 
 /** Sentences one after another. */

@@ -14,6 +14,8 @@ export interface RecordedPlay {
   readonly moves: readonly Move[];
   /** Of the state before the first move and after each. */
   readonly marks: readonly string[];
+  /** The same of what lies there and is told: it may change within a version. */
+  readonly told: readonly string[];
 }
 
 const mostMoves = 60;
@@ -48,7 +50,7 @@ export function playsToRecord(
 export const openRecorded = (
   game: AnyGame,
   step: number,
-  { seats, against, seed }: Omit<RecordedPlay, 'moves' | 'marks' | 'version'>,
+  { seats, against, seed }: Omit<RecordedPlay, 'moves' | 'marks' | 'told' | 'version'>,
 ): Play<unknown> => ({
   rules: game.steps[step]?.rules,
   seats,
@@ -69,15 +71,17 @@ export function recordPlay(game: AnyGame, step: number, seats: number): Recorded
   const moves: Move[] = [];
   let state = game.setUp(play);
   const marks = [markOf(game, play, state)];
+  const told = [toldMarkOf(game, play, state, 0)];
   while (state.over === null && moves.length < mostMoves) {
     const move =
       happens(moves.length, step, seats) ?? (modelMove(game, play, state, players, random) as Move);
     const next = playMove(game, play, state, move);
     moves.push(move);
     marks.push(markOf(game, play, next, evidenceOf(game, play, state, move)));
+    told.push(toldMarkOf(game, play, next, moves.length));
     state = next;
   }
-  return { version: game.version, ...head, moves, marks };
+  return { version: game.version, ...head, moves, marks, told };
 }
 
 /** What comes over a table between two moves. */
@@ -87,18 +91,35 @@ function happens(made: number, step: number, seats: number): Move | undefined {
   return { kind: 'calm', known: Array.from({ length: seats }, (_, seat) => (seat === 0 ? known : null)) };
 }
 
-/** Four letters that tell one state of a table, what it waits for and what went on record from another; words are left out. */
-export function markOf(game: AnyGame, play: Play<unknown>, state: GameState, record: unknown = null): string {
-  const text = JSON.stringify([state, needOf(game, play, state), game.scores(play, state), record], inOrder);
-  // FNV-1a (Fowler, Noll, Vo), 32 bits, folded to 20: enough to see that something differs.
+/** Letters that tell one state of a table, what it waits for and what went on record from another: words are left out. */
+export const markOf = (
+  game: AnyGame,
+  play: Play<unknown>,
+  state: GameState,
+  record: unknown = null,
+): string => hashOf([state, needOf(game, play, state), game.scores(play, state), record], withoutWords);
+
+/** Letters that tell what lies there and what is told, to begin with also in which order cards are laid and what is best. */
+export function toldMarkOf(game: AnyGame, play: Play<unknown>, state: GameState, nth: number): string {
+  const order = nth === 0 && game.order ? game.order(play) : null;
+  const best = nth % 7 === 0 && state.over === null ? game.best(play, state) : null;
+  return hashOf([game.scene(play, state), state.says, needOf(game, play, state).says, order, best], inOrder);
+}
+
+/** FNV-1a (Fowler, Noll, Vo), 32 bits, folded to 20: enough to see that something differs. */
+function hashOf(value: unknown, replacer: (key: string, value: unknown) => unknown): string {
+  const text = JSON.stringify(value, replacer);
   let hash = 0x811c9dc5;
   for (let at = 0; at < text.length; at += 1) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
   return (((hash >>> 20) ^ hash) & 0xfffff).toString(32).padStart(4, '0');
 }
 
-/** Keys in one order whatever order they were set in, and no sentences: those may be put better without another version. */
-function inOrder(key: string, value: unknown): unknown {
-  if (key === 'says' || key === 'name') return undefined;
-  if (value === null || typeof value !== 'object' || Array.isArray(value)) return value;
-  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
-}
+/** Keys in one order, whatever order they were set in. */
+const inOrder = (_key: string, value: unknown): unknown =>
+  value === null || typeof value !== 'object' || Array.isArray(value)
+    ? value
+    : Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
+
+/** No sentences: those may be put better without another version. */
+const withoutWords = (key: string, value: unknown): unknown =>
+  key === 'says' || key === 'name' ? undefined : inOrder(key, value);

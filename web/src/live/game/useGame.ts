@@ -12,6 +12,7 @@ import {
   advanceGameTable,
   calibrationAgeOf,
   devicesNow,
+  gameEnd,
   gameNeed,
   gamePromptId,
   gameShownAt,
@@ -20,6 +21,7 @@ import {
   newGameTable,
   resumePlan,
   settlesAt,
+  type GameEnd,
   type GameMoment,
   type GamePress,
   type GameState,
@@ -72,6 +74,8 @@ export interface LiveGame extends OpenGame {
   readonly claiming: Claiming;
   /** What to tell of moves that could not be made again on taking it up; null: nothing. */
   readonly trouble: string | null;
+  /** What it came to; null: it is not over. */
+  readonly end: GameEnd | null;
   /** Time under way, pauses left out, ms. */
   readonly usedMs: () => number;
   readonly isShownAt: (at: number) => boolean;
@@ -195,6 +199,10 @@ export function useGame(row: GameRow, me: Me, outbox: Outbox, how: GameTableHow)
     ...{ game, play, state, need, table, moves, promptId, noted: now.noted, trouble: taken.trouble },
     answers: useMemo(() => tableAnswers({ moves }), [moves]),
     err: useErr(row, need, moves),
+    end: useMemo(
+      () => (need.kind === 'over' ? gameEnd(frame, frame.seats, moves, now.told) : null),
+      [frame, moves, need, now.told],
+    ),
     claiming: {
       headStartMs,
       claimed: claims.map((one) => one.seat),

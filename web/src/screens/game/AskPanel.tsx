@@ -135,7 +135,8 @@ function ClaimAsk({
         }}
         onClick={(event) => event.detail === 0 && onClaim(seat, event.timeStamp)}
       >
-        {view.names[seat]} {letter && <LetterKey of={letter} />}
+        {view.names[seat]}
+        {view.seat !== null && ': I have it'} {letter && <LetterKey of={letter} />}
       </button>
     );
   };
@@ -143,7 +144,7 @@ function ClaimAsk({
   const seats = need.seats.filter((seat) => view.seat === null || seat === view.seat);
   const half = Math.ceil(seats.length / 2);
   return (
-    <div className="ask-claim">
+    <div className={`ask-claim ${view.seat === null ? '' : 'own'}`}>
       <div className="claim-side">{seats.slice(0, half).map(zone)}</div>
       <div className="asked">
         <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={written(need.asked.shown)} />

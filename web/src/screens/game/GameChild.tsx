@@ -16,6 +16,7 @@ import { Keypad } from '../../live/Keypad.tsx';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
 import { readKey } from '../table/keys.ts';
+import { GameEndSays } from './GameEndSays.tsx';
 import { GameField } from './GameField.tsx';
 import { isTheirs, viewOf } from './gameView.ts';
 import '../../parts/table/table.css';
@@ -125,6 +126,7 @@ export function GameChild({
           return trouble;
         }}
         onClaim={claim}
+        ending={own.end ? <GameEndSays end={own.end} names={own.names} /> : null}
         shelf={show.aid && fact !== null ? <AidFor aid={show.aid} fact={fact} /> : null}
       />
       {pad && (

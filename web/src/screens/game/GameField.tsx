@@ -21,11 +21,14 @@ export interface ShownFact {
 export function GameField({
   shelf,
   shownWay = null,
+  ending = null,
   ...ask
 }: AskProps & {
   readonly shelf?: ReactNode;
   /** A fact that nobody got, and the way to it that is the child's own: shown until something else lies there. */
   readonly shownWay?: ShownFact | null;
+  /** What it came to, when it is over. */
+  readonly ending?: ReactNode;
 }) {
   const { view, onMove } = ask;
   const { need, scene, names } = view;
@@ -53,7 +56,7 @@ export function GameField({
   const boarded = isBoarded(scene);
   return (
     <div
-      className={`game-field ${asks ? 'asking' : ''} ${boarded ? 'boarded' : ''}`}
+      className={`game-field ${asks ? 'asking' : ''} ${boarded ? 'boarded' : ''} ${need.kind === 'over' ? 'ended' : ''}`}
       data-need={need.kind}
       data-prompt={ask.promptId}
     >
@@ -130,6 +133,7 @@ export function GameField({
               />
             )}
             <AskPanel {...ask} />
+            {need.kind === 'over' && ending}
           </>
         )}
       </div>
@@ -142,4 +146,6 @@ export function GameField({
 const isBoarded = ({ board, field, rows }: Scene): boolean =>
   field !== null ||
   (board !== null && board.squares.length > board.across) ||
-  rows.some(({ across, cards }) => across !== undefined && cards.length > across);
+  // Where there are hands too, all of it lies in rows below one another.
+  (rows.every(({ seat }) => seat === null) &&
+    rows.some(({ across, cards }) => across !== undefined && cards.length > across));

@@ -7,7 +7,8 @@ import { Counter } from '../../parts/table/Counter.tsx';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
 import { choiceAtCard, choiceAtSquare, type GameView } from './gameView.ts';
 import { CardRows } from './CardRows.tsx';
-import { Totals } from './Totals.tsx';
+import { CardPile } from '../../parts/table/CardPile.tsx';
+import { seatOfTotal, Totals } from './Totals.tsx';
 
 interface Props {
   readonly view: GameView;
@@ -27,8 +28,13 @@ export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) 
   const piles =
     need.kind === 'go' && scene.rows.length > 0 && scene.rows.every((row) => row.cards.length === 0);
   const rows = scene.rows.filter(
-    (row) => piles || ((row.cards.length > 0 || row.seat === null) && !isHiddenHand(row, view)),
+    (row) =>
+      piles ||
+      ((row.cards.length > 0 || (row.seat === null && need.kind !== 'over')) && !isHiddenHand(row, view)),
   );
+  // What was won lies in piles, where nothing else lies any more.
+  const won =
+    need.kind === 'over' && rows.length === 0 && !scene.board && !scene.field && scene.dice.length === 0;
   const resting = need.kind === 'roll' && scene.dice.length === 0;
   return (
     <>
@@ -49,6 +55,18 @@ export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) 
                   kind={nth}
                 />
               ))}
+        </div>
+      )}
+      {won && (
+        <div className="won-piles">
+          {scene.totals.map((total) => (
+            <div key={tell(total.name)} className="won-pile">
+              <CardPile width={96} />
+              <span>
+                <SeatMark seat={seatOfTotal(total)} size={20} /> {tell(total.name, view.names)}
+              </span>
+            </div>
+          ))}
         </div>
       )}
       {rows.length > 0 && (

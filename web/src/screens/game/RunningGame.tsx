@@ -3,7 +3,6 @@ import {
   missedAt,
   padKeys,
   written,
-  tell,
   rolesNow,
   roundsPlayed,
   seatsIn,
@@ -24,6 +23,8 @@ import { LiveKey } from '../../live/LiveKey.tsx';
 import { KeyHelp } from '../table/KeyHelp.tsx';
 import { TableFrame } from '../table/TableFrame.tsx';
 import { BestLine } from './BestLine.tsx';
+import { EndKeys } from './EndKeys.tsx';
+import { GameEndSays } from './GameEndSays.tsx';
 import { GameField } from './GameField.tsx';
 import { GameNotice } from './GameNotice.tsx';
 import { GameCorner } from './GameCorner.tsx';
@@ -32,6 +33,7 @@ import { GameSeats } from './GameSeats.tsx';
 import { LooseMiss } from './LooseMiss.tsx';
 import { missedFact } from './missedFact.ts';
 import { viewOf } from './gameView.ts';
+import { usePlayAgain } from './usePlayAgain.ts';
 import { useGameKeys } from './useGameKeys.ts';
 import { useGameScreen, type Elsewhere } from './useGameScreen.ts';
 import { useTurn } from './useTurn.ts';
@@ -78,11 +80,13 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     game,
     aid: shelf.aid,
     frozen: signal.frozen,
+    end: game.end,
     shownWay,
     onMove: move,
     onAnswered: turn.after,
     setElsewhere,
   });
+  const next = usePlayAgain(row, me, outbox, game.finish);
   const finish = () => {
     game.finish();
     void navigate(`/review/${row.playId}`, { replace: true });
@@ -223,12 +227,21 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
               Said <kbd aria-hidden>Space</kbd>
             </LiveKey>
           </div>
-        ) : playing && !over ? (
+        ) : playing ? (
           <GameField
             view={view}
             shownWay={shownWay}
             promptId={game.promptId}
             typed={typed}
+            ending={
+              game.end && (
+                <GameEndSays
+                  end={game.end}
+                  names={names}
+                  keys={<EndKeys {...next} onAgain={next.again} onReview={finish} />}
+                />
+              )
+            }
             onMove={move}
             onClaim={(seat, at) => game.claiming.claim(seat, at, 'child')}
             shelf={
@@ -261,11 +274,8 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
           />
         ) : (
           <GameNotice
-            status={over && playing ? 'over' : table.status}
+            status={table.status}
             title={row.title}
-            names={names}
-            says={tell(over ? need.says : state.says, names)}
-            scores={game.game.scores(game.play, state)}
             trouble={game.trouble}
             onGo={() => goOn(performance.now())}
           />

@@ -7,7 +7,7 @@ import type { GameView } from './gameView.ts';
 const veilMs = 2500;
 
 /** The seat that a total is of; null: of everyone. */
-const seatOf = (name: Words): number | null =>
+export const seatOfTotal = ({ name }: { readonly name: Words }): number | null =>
   'id' in name && 'seat' in name.values && typeof name.values.seat === 'number' ? name.values.seat : null;
 
 /** Running totals, large: children play by them. Those kept in the head show when they are asked for. */
@@ -19,7 +19,7 @@ export function Totals({ view }: { readonly view: GameView }) {
     <div className="game-totals">
       {totals.map((total) => (
         <p key={tell(total.name)} className="game-total">
-          {seatOf(total.name) !== null && <SeatMark seat={seatOf(total.name)} size={20} />}
+          {seatOfTotal(total) !== null && <SeatMark seat={seatOfTotal(total)} size={20} />}
           <span>{tell(total.name, view.names)}</span>
           {total.veiled && !shown ? (
             <button

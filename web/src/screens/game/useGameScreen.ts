@@ -1,4 +1,4 @@
-import { isTypedAnswer, padKeys, typedThere } from '@veldrift/core/games';
+import { isTypedAnswer, padKeys, typedThere, type GameEnd } from '@veldrift/core/games';
 import type { Aid, Operation } from '@veldrift/core';
 import { useEffect, useEffectEvent } from 'react';
 import type { GameRow } from '../../app/deviceDb.ts';
@@ -21,6 +21,8 @@ interface Shows {
   readonly game: LiveGame;
   readonly aid: Aid | null;
   readonly frozen: Operation | null;
+  /** What it came to, when it is over. */
+  readonly end: GameEnd | null;
   /** A fact that nobody got, shown now. */
   readonly shownWay: ShownFact | null;
   readonly onMove: LiveGame['make'];
@@ -35,14 +37,15 @@ export function useGameScreen({
   game,
   aid,
   frozen,
+  end,
   shownWay,
   onMove,
   onAnswered,
   setElsewhere,
 }: Shows): ChildScreens {
   const { need, table, state, promptId } = game;
-  const over = need.kind === 'over' || table.status === 'over';
-  const on = table.status === 'playing' && !over;
+  const over = table.status === 'over';
+  const on = table.status === 'playing';
   const says = on ? '' : over ? 'Done. Thank you.' : table.status === 'paused' ? 'A little pause.' : 'Ready';
   const { claimed } = game.claiming;
   const pupils = row.seats.map(({ pupil }) => pupil?.id ?? null);
@@ -59,7 +62,9 @@ export function useGameScreen({
         aid,
         shownWay,
         says,
-        game: on ? { plan: row.plan, state, names: row.seats.map((one) => one.name), claimed, frozen } : null,
+        game: on
+          ? { plan: row.plan, state, names: row.seats.map((one) => one.name), claimed, frozen, end }
+          : null,
       },
       onTells: (tells, from) => {
         const { seat } = from;

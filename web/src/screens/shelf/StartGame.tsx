@@ -31,12 +31,12 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useSession } from '../../app/session.tsx';
 import { startGame } from '../../live/game/startGame.ts';
-import { newSeed } from '../start/startPlay.ts';
+import { newSeed } from '../../live/startPlay.ts';
 import type { ChosenRules } from './chosenRules.ts';
 import { FactsField } from './FactsField.tsx';
 import { PrintedOrder } from './PrintedOrder.tsx';
 import { adult, nobody, SeatField } from './SeatField.tsx';
-import { newGameRow, sitDown } from './sitDown.ts';
+import { newGameRow, sitDown } from '../../live/game/sitDown.ts';
 
 /** Who plays and how; then to the table. */
 export function StartGame({

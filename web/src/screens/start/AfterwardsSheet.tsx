@@ -19,7 +19,7 @@ import { dropDraft, keepDraft, readDraft } from '../../app/draft.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import type { SheetProps } from './SheetProps.ts';
-import { newSeed, playHead } from './startPlay.ts';
+import { newSeed, playHead } from '../../live/startPlay.ts';
 
 type StoodOut = 'right' | 'workedOut' | 'wrong';
 

@@ -33,7 +33,7 @@ import { drillPlanFor, firstDrill, type DrillChoice } from './drillPlanFor.ts';
 import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
 import { newErrorsToday } from './newErrorsToday.ts';
 import type { SheetProps } from './SheetProps.ts';
-import { newSeed, playHead, startPlay } from './startPlay.ts';
+import { newSeed, playHead, startPlay } from '../../live/startPlay.ts';
 
 const forms = [
   ['set', 'The set'],

@@ -19,7 +19,7 @@ import { measuringFor } from '../../live/measuringOf.ts';
 import { passedSets } from '../../parts/today.ts';
 import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
 import type { SheetProps } from './SheetProps.ts';
-import { newSeed, playHead, startPlay } from './startPlay.ts';
+import { newSeed, playHead, startPlay } from '../../live/startPlay.ts';
 
 /** Before a look back: which set passed, and whether it is due. */
 export function LookBackSheet({ pupil }: SheetProps) {

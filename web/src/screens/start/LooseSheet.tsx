@@ -8,7 +8,7 @@ import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { looseDraft } from '../loose/looseDraft.ts';
 import type { SheetProps } from './SheetProps.ts';
-import { newSeed, playHead } from './startPlay.ts';
+import { newSeed, playHead } from '../../live/startPlay.ts';
 
 /** Before a loose pack: real cards in any order, taken down by exception. */
 export function LooseSheet({ pupil, set }: SheetProps) {

@@ -22,7 +22,7 @@ import { checkDue, minuteOffered } from '../../parts/today.ts';
 import { useNow } from '../../parts/useNow.ts';
 import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
 import type { SheetProps } from './SheetProps.ts';
-import { newSeed, playHead, startPlay } from './startPlay.ts';
+import { newSeed, playHead, startPlay } from '../../live/startPlay.ts';
 
 /** Prompts made for one minute: more than anyone answers in five. */
 const formLength = 400;

@@ -20,7 +20,7 @@ import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
 import type { SheetProps } from './SheetProps.ts';
-import { newSeed, playHead, startPlay } from './startPlay.ts';
+import { newSeed, playHead, startPlay } from '../../live/startPlay.ts';
 
 /** Before a placement: what it is, where to begin asking, or going on with one from another day. */
 export function PlacementSheet({ pupil, set }: SheetProps) {

@@ -1,8 +1,8 @@
 import type { Pupil } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import { deviceDb, isGame, isTurns, type PlayRow } from '../../app/deviceDb.ts';
-import { allPlays } from '../../app/playStore.ts';
-import type { Outbox } from '../../live/outbox.ts';
+import { deviceDb, isGame, isTurns, type PlayRow } from '../app/deviceDb.ts';
+import { allPlays } from '../app/playStore.ts';
+import type { Outbox } from './outbox.ts';
 
 /** Plays begun within this time belong to one visit. */
 const visitLastsMs = 90 * 60_000;

@@ -2,9 +2,9 @@ import type { CaptureWay, GamePlan, Operation } from '@veldrift/core';
 import type { Me, Pupil, PupilPage } from '@veldrift/wire';
 import type { GameRow, GameSeat } from '../../app/deviceDb.ts';
 import { pupilPageQuery, queryClient } from '../../app/queries.ts';
-import { dealOf, grownUp, seatOf } from '../../live/game/startGame.ts';
-import { measuringFor } from '../../live/measuringOf.ts';
-import { playHead } from '../start/startPlay.ts';
+import { dealOf, grownUp, seatOf } from './startGame.ts';
+import { measuringFor } from '../measuringOf.ts';
+import { playHead } from '../startPlay.ts';
 
 /** How long a start waits for what is known of a pupil now; then what was last known is taken, ms. */
 const patienceMs = 2500;
