@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { games } from '@veldrift/core/games';
-import { beginGame, dealtBy, painted } from './gameHouse.ts';
+import { beginGame, dealsByHand, dealtBy, painted } from './gameHouse.ts';
 import { hiddenNow } from './hidden.ts';
 import { move, shown, taps, type Hand } from './gameWalk.ts';
 import { addPupil, deletePupil, house, prompt, signIn, startMinute } from './house.ts';
@@ -56,7 +56,10 @@ test.use({ hasTouch: true, contextOptions: { reducedMotion: 'reduce' } });
 
 /** Another seed deals other cards and facts: npx playwright test fits, with VELDRIFT_SEED set. */
 const seed = Number(process.env.VELDRIFT_SEED ?? 20261130);
-test.beforeEach(({ page }) => dealtBy(page, seed));
+test.beforeEach(async ({ page }) => {
+  await dealtBy(page, seed);
+  await dealsByHand(page);
+});
 
 test('nothing is hidden at a table: every game, through its first moves, at ten sizes', async ({ page }) => {
   test.setTimeout(480_000);

@@ -15,6 +15,10 @@ export const dealtBy = (page: Page, seed: number) =>
     }) as typeof crypto.getRandomValues;
   }, seed);
 
+/** The table rolls and deals when it is told to, also where children have screens of their own: nothing happens between two looks. */
+export const dealsByHand = (page: Page) =>
+  page.addInitScript(() => localStorage.setItem('veldrift.settings', JSON.stringify({ goesOn: false })));
+
 interface Begins {
   readonly step?: RegExp;
   /** Seat 2: another pupil's name; the grown-up sits there when left out; null: nobody. */

@@ -232,8 +232,8 @@ test('a pack of one’s own is dealt to its seat alone', async ({ page }) => {
     await expect(hand).toHaveCount(4);
     for (const card of await hand.all()) expect(await card.getAttribute('aria-label')).toMatch(/^[1-5]$/);
     for (let seats = 0; seats < 2; seats += 1) {
-      for (const place of await page.locator('.place').all()) await place.click();
-      await page.getByRole('button', { name: 'Laid', exact: true }).click();
+      // The fourth card falls into the last place by itself, and all of it is laid.
+      for (const place of (await page.locator('.place').all()).slice(0, 3)) await place.click();
       await expect(page.locator('[data-need="say"]')).toBeVisible();
       await press(page, 'ArrowRight');
     }

@@ -84,8 +84,16 @@ export async function move(page: Page, { press, judge }: Hand): Promise<void> {
     const labels = await hand.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label') ?? ''));
     const first = labels.findIndex((label) => !/\b0\b/.test(label));
     if (first > 0) await press(hand.nth(first));
-    for (const place of await field.locator('.place').all()) await press(place);
-    return press(button('Laid'));
+    const before = await shown(page);
+    for (const place of await field.locator('.place').all()) {
+      // The last card falls into the last place by itself, and all of it is laid.
+      await painted(page);
+      if ((await shown(page)).split(' ')[0] !== before.split(' ')[0]) return;
+      await press(place);
+    }
+    await painted(page);
+    if ((await button('Laid').count()) > 0) await press(button('Laid'));
+    return;
   }
   if ((await button('Lay the line').count()) > 0) {
     const three = await trueLine(field);

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginGame, need, painted, press } from './gameHouse.ts';
+import { beginGame, dealsByHand, need, painted, press } from './gameHouse.ts';
 import { keys, move } from './gameWalk.ts';
 import { games } from '@veldrift/core/games';
 import type { PupilGame, ReviewPage } from '@veldrift/wire';
@@ -323,6 +323,7 @@ test('an aid is called under a drill’s prompt, and the answer is recorded as a
 });
 
 test('a child on a device of their own lays, claims and types there', async ({ page, browser }) => {
+  await dealsByHand(page);
   await signIn(page);
   const pupil = await addPupil(page, {
     capture: 'keypad',
@@ -358,7 +359,14 @@ test('a child on a device of their own lays, claims and types there', async ({ p
   await expectNoViolations(child);
   await page.getByRole('button', { name: 'End', exact: true }).click();
   await expect(child.getByText('Done. Thank you.')).toBeVisible();
-  // Let go, it keeps the last words, and asks for no code until somebody wants to.
+  // It waits for the next table, and asks for no code.
+  await expect(child.getByRole('button', { name: 'Join a table' })).toHaveCount(0);
+  // At the next table, loaded anew, it is there; let go, it keeps the last words, and asks for no code until somebody wants to.
+  await page.goto(`${house().base}/table/new/${pupil.id}?what=drill`);
+  await page.getByRole('button', { name: 'To the table' }).click();
+  await expect(child.getByText('Ready')).toBeVisible();
+  await page.getByRole('button', { name: 'Screens' }).click();
+  await page.getByRole('button', { name: 'One screen again' }).click();
   await expect(child.getByRole('button', { name: 'Join a table' })).toBeVisible();
   await expect(child.getByText('Done. Thank you.')).toBeVisible();
   const kept = await review(page, playId);
@@ -489,6 +497,28 @@ test('the word on a game’s step is on record with its reason, and the next pla
   );
   await page.goto(`${house().base}/pupils/${bram.id}`);
   await expect(page.getByText('Outweigh: now “Differences”')).toBeVisible();
+});
+
+test('a game is begun with two presses from today: the pupil\u2019s games, each drawn, and the table', async ({
+  page,
+}) => {
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'tutor', name: 'Wim of Today' });
+  await page.goto(`${house().base}/`);
+  await page.getByRole('link', { name: 'A game for Wim of Today' }).click();
+  const shelved = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'First voice' }) });
+  await expect(shelved.getByText('New to Wim of Today; begins at: Products')).toBeVisible();
+  // Its table stands there drawn, and nothing of the drawing can be pressed or is read out.
+  const drawing = shelved.locator('.drawing');
+  await expect(drawing.locator('.card').first()).toBeVisible();
+  expect(
+    await drawing.evaluate((one) => [one.getAttribute('aria-hidden'), one.hasAttribute('inert')]),
+  ).toEqual(['true', true]);
+  await shelved.getByRole('button', { name: 'First voice with Wim of Today, to the table' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Wim of Today, .*: First voice: Products/);
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.locator('[data-status="playing"]')).toBeVisible();
+  await deletePupil(page, pupil);
 });
 
 test('the table of every game is laid out without an axe violation', async ({ page }) => {

@@ -16,6 +16,7 @@ export * from './games/roles.ts';
 export { lookMs, sweepMs } from './games/shelf/make/hundredSweep.ts';
 export * from './games/setting.ts';
 export * from './games/gameEnd.ts';
+export * from './games/sampleTable.ts';
 export * from './games/table/advanceGameTable.ts';
 export * from './games/table/calmMove.ts';
 export { headStartsAt, settlesAt, type MadeClaim, type SeatShown } from './games/table/claimRace.ts';

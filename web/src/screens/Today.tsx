@@ -158,14 +158,19 @@ function Entry({
         ))}
         {!done && dues.length === 0 && <span className="quiet">{schoolNames[pupil.school]}</span>}
       </div>
-      <Button
-        variant={strong ? 'contained' : 'outlined'}
-        component={Link}
-        to={`/table/new/${pupil.id}`}
-        aria-label={`Start with ${pupil.name}`}
-      >
-        Start
-      </Button>
+      <div className="day-keys">
+        <Button component={Link} to={`/shelf?pupil=${pupil.id}`} aria-label={`A game for ${pupil.name}`}>
+          Game
+        </Button>
+        <Button
+          variant={strong ? 'contained' : 'outlined'}
+          component={Link}
+          to={`/table/new/${pupil.id}`}
+          aria-label={`Start with ${pupil.name}`}
+        >
+          Start
+        </Button>
+      </div>
     </>
   );
 }

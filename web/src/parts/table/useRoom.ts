@@ -12,9 +12,9 @@ export function useRoom<E extends HTMLElement>(): readonly [
     const element = ref.current;
     if (!element) return;
     const measure = () => {
-      // Not rounded up: half a pixel too much breaks a row in two.
-      const box = element.getBoundingClientRect();
-      const [width, height] = [Math.floor(box.width), Math.floor(box.height)];
+      // Not rounded up: half a pixel too much breaks a row in two. As laid out, not as drawn: a picture of a table is made smaller.
+      const laid = getComputedStyle(element);
+      const [width, height] = [Math.floor(parseFloat(laid.width)), Math.floor(parseFloat(laid.height))];
       setRoom((before) => (before.width === width && before.height === height ? before : { width, height }));
     };
     measure();

@@ -26,15 +26,24 @@ export function PlaceAsk({ need, by, cards, frame, onChoose, onRefused }: Props)
   const [held, setHeld] = useState<number | null>(null);
   const cardAt = (place: number) => cards.find((one) => one.id === places[place]);
   const free = cards.filter((one) => !places.includes(one.id));
-  const put = (place: number) => {
+  const put = (place: number, at: number) => {
     const there = places[place] ?? null;
     const card = held ?? free[0]?.id ?? null;
-    if (there !== null) setPlaces(places.map((one, at) => (at === place ? null : one)));
-    else if (card !== null) setPlaces(places.map((one, at) => (at === place ? card : one)));
     setHeld(null);
+    if (there !== null) return setPlaces(places.map((one, nth) => (nth === place ? null : one)));
+    if (card === null) return;
+    const next = places.map((one, nth) => (nth === place ? card : one));
+    const left = free.filter((one) => one.id !== card);
+    const [last] = left;
+    // One card and one place are left: it can lie nowhere else, and all of it is laid.
+    if (last && left.length === 1 && next.filter((one) => one === null).length === 1) {
+      const full = next.map((one) => one ?? last.id);
+      setPlaces(full);
+      lay(full, at);
+    } else setPlaces(next);
   };
-  const lay = (at: number) => {
-    const worths = places.map((_, place) => cardAt(place)?.worth ?? null);
+  const lay = (of: readonly (number | null)[], at: number) => {
+    const worths = of.map((id) => cards.find((one) => one.id === id)?.worth ?? null);
     if (worths.includes(null)) return onRefused('Lay all the cards first.');
     const own = Array.from({ length: numbers }, (_, nth) =>
       worths
@@ -62,7 +71,7 @@ export function PlaceAsk({ need, by, cards, frame, onChoose, onRefused }: Props)
               type="button"
               className={`place ${place % placesEach === placesEach - 1 && place < heads.length - 1 ? 'gap' : ''} ${frame ? `headed ${head.toLowerCase().replace(' ', '-')}` : ''}`}
               aria-label={`${head}${numbers === 1 ? '' : ` of number ${Math.floor(place / placesEach) + 1}`}: ${card ? cardWords(card) : 'empty'}`}
-              onClick={() => put(place)}
+              onClick={(event) => put(place, event.timeStamp)}
             >
               {frame && <span>{head}</span>}
               {card ? <PlayingCard card={card} width={76} /> : <i aria-hidden />}
@@ -85,7 +94,7 @@ export function PlaceAsk({ need, by, cards, frame, onChoose, onRefused }: Props)
         ))}
       </div>
       <div className="ask-choices">
-        <Button variant="contained" size="large" onClick={(event) => lay(event.timeStamp)}>
+        <Button variant="contained" size="large" onClick={(event) => lay(places, event.timeStamp)}>
           Laid
         </Button>
         {none && (

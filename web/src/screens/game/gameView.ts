@@ -36,7 +36,7 @@ export interface GameView {
 /** The view of a game as it stands. */
 export function viewOf(
   { game, play }: OpenGame,
-  plan: GamePlan,
+  plan: Pick<GamePlan, 'game' | 'mode'>,
   state: GameState,
   own: Pick<GameView, 'names' | 'keypad' | 'claimed'> & { readonly seat?: number | null },
 ): GameView {

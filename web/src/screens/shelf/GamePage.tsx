@@ -7,6 +7,8 @@ import { houseRulesQuery, pupilGamesQuery, pupilsQuery } from '../../app/queries
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
 import type { ChosenRules } from './chosenRules.ts';
 import { HouseRulesForm } from './HouseRulesForm.tsx';
+import { TableDrawing } from '../game/TableDrawing.tsx';
+import { firstStepFor } from './firstStep.ts';
 import { FactsItShows } from './FactsItShows.tsx';
 import { layOut, playersText, signsOf } from './gameWords.ts';
 import { StartGame } from './StartGame.tsx';
@@ -55,11 +57,7 @@ function Page({ game }: { readonly game: AnyGame }) {
         </Button>
       </Empty>
     );
-  // Not played yet: the first step that practises what the pupil is at.
-  const firstStep = Math.max(
-    0,
-    game.steps.findIndex((step) => pupil && game.operations(step.rules).includes(pupil.operation)),
-  );
+  const firstStep = firstStepFor(game, pupil);
   const now: ChosenRules = chosen ?? { step: at?.step ?? firstStep, house: null };
   const rules = now.house?.rules ?? game.steps[now.step]?.rules;
   const own = (houses.data ?? []).filter((one) => one.game === game.id);
@@ -97,7 +95,10 @@ function Page({ game }: { readonly game: AnyGame }) {
           <p>
             <strong>It ends</strong> {ends.charAt(0).toLowerCase() + ends.slice(1)}
           </p>
-          <p className="game-example">{example}</p>
+          <div className="game-example">
+            <TableDrawing key={now.step} game={game} step={now.step} big />
+            <p>{example}</p>
+          </div>
           <h2>Lay out</h2>
           <ul className="game-lay">
             {layOut(game.materials(rules)).map((line) => (

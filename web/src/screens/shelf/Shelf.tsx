@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { operationNames, operations, type Operation } from '@veldrift/core';
 import { families, games, type AnyGame } from '@veldrift/core/games';
 import { useEffect, useRef, useState } from 'react';
-import { Link, useLocation, useSearchParams } from 'react-router';
+import { useLocation, useSearchParams } from 'react-router';
 import { pupilGamesQuery, pupilsQuery } from '../../app/queries.ts';
 import { Empty } from '../../parts/states.tsx';
 import {
@@ -12,11 +12,10 @@ import {
   kindsOf,
   materialKinds,
   materialNames,
-  playersText,
   practisedBy,
-  signsOf,
   type MaterialKind,
 } from './gameWords.ts';
+import { ShelfGame } from './ShelfGame.tsx';
 import './shelf.css';
 
 const times = [6, 8, 10, 12, 15] as const;
@@ -122,27 +121,16 @@ export function Shelf() {
           <section key={family} className="shelf-family" aria-label={familyNames[family]}>
             <h2>{familyNames[family]}</h2>
             <ul>
-              {own.map((game) => {
-                const at = played?.find((one) => one.game === game.id);
-                return (
-                  <li key={game.id}>
-                    <Link to={`/shelf/${game.id}${asked ? `?pupil=${asked}` : ''}`}>{game.name}</Link>
-                    <span>{game.told.aim}</span>
-                    <span className="numeral shelf-signs" aria-label={wordsOf(practisedBy(game))}>
-                      {signsOf(practisedBy(game))}
-                    </span>
-                    <span className="quiet">
-                      {playersText(game)} · {game.minutes} min
-                      {at && (
-                        <>
-                          <br />
-                          {game.steps[at.step]?.name}
-                        </>
-                      )}
-                    </span>
-                  </li>
-                );
-              })}
+              {own.map((game) => (
+                <ShelfGame
+                  key={`${game.id} ${pupil?.id ?? ''}`}
+                  game={game}
+                  pupil={pupil}
+                  asked={asked !== null}
+                  at={played?.find((one) => one.game === game.id)}
+                  query={asked ? `?pupil=${asked}` : ''}
+                />
+              ))}
             </ul>
           </section>
         );
@@ -150,9 +138,6 @@ export function Shelf() {
     </>
   );
 }
-
-const wordsOf = (own: ReadonlySet<Operation>) =>
-  [...own].map((one) => operationNames[one].toLowerCase()).join(', ');
 
 function fits(game: AnyGame, params: URLSearchParams): boolean {
   const practises = params.get('practises');
