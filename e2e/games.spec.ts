@@ -266,6 +266,14 @@ test('real cards shuffled by hand: one tap a turn, a miss set down by exception 
   const playId = await beginGame(page, 'outweigh', pupil, { step: /^Products/, where: /shuffled by hand/ });
   await page.getByRole('button', { name: `${pupil.name} took it` }).click();
   await expect(page.getByText(`${pupil.name} takes it.`)).toBeVisible();
+  // By key: the second seat, nobody, and taken back.
+  await page.keyboard.press('2');
+  await expect(page.getByText('Maren takes it.')).toBeVisible();
+  await page.keyboard.press('0');
+  await expect(page.getByText('Maren takes it.')).toHaveCount(0);
+  await page.keyboard.press('Backspace');
+  await expect(page.getByText('Maren takes it.')).toBeVisible();
+  await page.keyboard.press('Backspace');
   await page.getByRole('button', { name: 'Set down' }).click();
   await expect(page.getByText('Give the two numbers: which fact was it?')).toBeVisible();
   await page.getByLabel('First card').fill('17');

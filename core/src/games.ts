@@ -8,7 +8,7 @@ export { nextSignal, type FirstToSayRules, type FirstToSayState } from './games/
 export * from './games/game.ts';
 export * from './games/gamePlan.ts';
 export * from './games/headline.ts';
-export { tookSeat } from './games/looseGame.ts';
+export { tookBy, tookSeat } from './games/looseGame.ts';
 export * from './games/modelPlayer.ts';
 export * from './games/pickedChoices.ts';
 export * from './games/playGame.ts';

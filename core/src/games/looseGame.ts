@@ -1,5 +1,5 @@
 import type { AnyGame } from './catalogue.ts';
-import { emptyScene, type GameState, type Move, type Play } from './game.ts';
+import { emptyScene, type GameState, type Move, type Need, type Play } from './game.ts';
 import { nextSeat, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { say } from './tell/sentence.ts';
@@ -15,6 +15,21 @@ const nobody = 'nobody';
 
 /** The seat that a choice says took the turn; null: nobody did. */
 export const tookSeat = (key: string): number | null => (key === nobody ? null : Number(key.slice(1)));
+
+/** What a key says of a turn with real cards: a digit names the seat, 0 nobody; right and not right where one seat alone is judged. */
+export function tookBy(
+  need: Need,
+  pressed: { readonly digit: number } | { readonly right: boolean },
+): string | undefined {
+  if (need.kind !== 'choose') return undefined;
+  const keys = need.choices.map(({ key }) => key);
+  const seats = keys.filter((key) => key !== nobody);
+  if ('digit' in pressed)
+    return pressed.digit === 0 ? nobody : keys.find((key) => key === `s${pressed.digit - 1}`);
+  if (!pressed.right) return nobody;
+  // Among several it is not said whose.
+  return seats.length === 1 ? seats[0] : undefined;
+}
 
 /**
  * A game refereed without knowing its cards: each turn is judged by one tap (who took it), the score kept. Its rules are the

@@ -71,7 +71,13 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const fact = need.kind === 'say' || need.kind === 'claim' ? factOfItem(need.asked.item) : null;
   const { goesOn: chosen } = useSettings();
   const goesOn = row.plan.mode === 'screen' && (chosen ?? (elsewhere || where.devices.length > 0));
-  const turn = useTurn(game, { playing, keypad, goesOn, onMade: () => setBest(false) });
+  const turn = useTurn(game, {
+    playing,
+    keypad,
+    goesOn,
+    loose: row.plan.mode === 'loose',
+    onMade: () => setBest(false),
+  });
   const { typed, trouble, erring, helper, judge, move } = turn;
   const shownWay = missedFact(game, row);
   const timeIsOut = useTimeSet(game, row.plan.minutes);

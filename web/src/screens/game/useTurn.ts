@@ -1,4 +1,4 @@
-import { isTypedAnswer, padKeys } from '@veldrift/core/games';
+import { isTypedAnswer, padKeys, tookBy } from '@veldrift/core/games';
 import {
   deleteDigit,
   type Judgement,
@@ -18,6 +18,7 @@ export function useTurn(
     keypad,
     onMade,
     goesOn,
+    loose,
   }: {
     readonly playing: boolean;
     /** The child types what it says. */
@@ -26,6 +27,8 @@ export function useTurn(
     readonly onMade: () => void;
     /** The table rolls and deals by itself. */
     readonly goesOn: boolean;
+    /** Real cards shuffled by hand. */
+    readonly loose: boolean;
   },
 ) {
   const [typed, setTyped] = useState<TypedAnswer>([]);
@@ -46,7 +49,19 @@ export function useTurn(
     setErring(null);
     onMade();
   };
+  const move: LiveGame['make'] = (one, at) => {
+    const said = game.make(one, at);
+    after(said);
+    return said;
+  };
+  /** Of real cards shuffled by hand it is said who took the turn. */
+  const took = (pressed: Parameters<typeof tookBy>[1], at: number) => {
+    const key = playing && loose ? tookBy(need, pressed) : undefined;
+    if (key !== undefined && need.kind === 'choose') move({ kind: 'choose', seat: need.seat, key }, at);
+  };
   const judge = (judgement: Judgement, at: number, own: TypedAnswer = []) => {
+    if (loose && (judgement === 'right' || judgement === 'wrong'))
+      return took({ right: judgement === 'right' }, at);
     if (!playing || !saying) return;
     // An answer that was said wrongly on purpose is said right before anything else.
     after(
@@ -56,11 +71,6 @@ export function useTurn(
         ...(erring ? { erred: erring } : {}),
       }),
     );
-  };
-  const move: LiveGame['make'] = (one, at) => {
-    const said = game.make(one, at);
-    after(said);
-    return said;
   };
   const rub = () => setTyped(deleteDigit(typed));
   return {
@@ -81,7 +91,7 @@ export function useTurn(
       } else if (need.kind === 'claim') {
         if (key === '0') game.claiming.nobody();
         else game.claiming.claim(Number(key) - 1, at, 'tutor');
-      }
+      } else took({ digit: Number(key) }, at);
     },
     enter: () => {
       if (typed.length === 0 || !saying || !types) return;
