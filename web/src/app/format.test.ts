@@ -1,5 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { clockText, gradeText, keepTogether, msText } from './format.ts';
+import {
+  clockText,
+  dateText,
+  dateTimeText,
+  gradeText,
+  keepTogether,
+  longDateText,
+  manyText,
+  msText,
+  readClock,
+  showTimesIn,
+  timeText,
+  weekdayText,
+} from './format.ts';
 
 describe('texts', () => {
   it('keep a fact on one line and leave the rest of the sentence alone', () => {
@@ -13,6 +26,26 @@ describe('texts', () => {
       'That it is so is likely, 86\u00a0in\u00a0100.',
     );
     expect(keepTogether('10 of 25 facts; 23 are needed.')).toBe('10 of 25 facts; 23 are needed.');
+  });
+  it('of days and hours are those of the room, in one way of writing, wherever the device is', () => {
+    const at = '2026-03-31T22:05:00.000Z';
+    showTimesIn('Pacific/Auckland');
+    expect([dateText(at), timeText(at), dateTimeText(at)]).toEqual(['1 Apr', '11:05', '1 Apr, 11:05']);
+    showTimesIn('America/New_York');
+    expect([longDateText(at), dateTimeText(at)]).toEqual(['Tuesday 31 March', '31 Mar, 18:05']);
+    // As the clock of the day line writes it.
+    expect(timeText('2026-03-31T13:15:00.000Z')).toBe(clockText(555));
+    showTimesIn('Nowhere/At_all');
+    expect(timeText(at)).toBe('18:05');
+    expect([0, 1, 6].map(weekdayText)).toEqual(['Sunday', 'Monday', 'Saturday']);
+    expect(manyText(12345)).toBe('12,345');
+  });
+  it('of a time of day are read as people type them', () => {
+    for (const minutes of [0, 5, 555, 540, 785, 1439]) expect(readClock(clockText(minutes))).toBe(minutes);
+    expect(['9.15', '0915', '915', '9', ' 9:15 ', '09:15'].map(readClock)).toEqual([
+      555, 555, 555, 540, 555, 555,
+    ]);
+    expect(['', '24:00', '9:60', '9:5', 'noon', '12345'].map(readClock)).toEqual(Array(6).fill(undefined));
   });
   it('carry their units', () => {
     expect(msText(1849)).toBe('1.8 s');

@@ -1,33 +1,59 @@
 import { numberText } from '@veldrift/core';
 
-/** Dates as the reader's locale writes them. */
-export function dateText(at: string | number | Date): string {
-  return new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' }).format(new Date(at));
+/** The one locale of all that is shown: the application's words are English, its times go to 24, its decimals have a point. */
+const locale = 'en-GB';
+
+/** Where the room is, once somebody of it is signed in; before that, where the device is. */
+let roomZone: string | undefined;
+
+/** From now on dates and times are those of the room, wherever the device says it is. A zone this browser does not know is left. */
+export function showTimesIn(timeZone: string): void {
+  try {
+    new Intl.DateTimeFormat(locale, { timeZone });
+    roomZone = timeZone;
+  } catch {
+    // The device's own.
+  }
 }
 
-export function longDateText(at: string | number | Date): string {
-  return new Intl.DateTimeFormat(undefined, { weekday: 'long', day: 'numeric', month: 'long' }).format(
+const shown = (at: string | number | Date, how: Intl.DateTimeFormatOptions): string =>
+  new Intl.DateTimeFormat(locale, { ...how, ...(roomZone ? { timeZone: roomZone } : {}) }).format(
     new Date(at),
   );
-}
 
-export function dateTimeText(at: string | number | Date): string {
-  return new Intl.DateTimeFormat(undefined, {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  }).format(new Date(at));
-}
+/** "30 Nov". */
+export const dateText = (at: string | number | Date): string => shown(at, { day: 'numeric', month: 'short' });
 
-/** The time of day of an instant, as the reader's locale writes it. */
-export function timeText(at: string | number | Date): string {
-  return new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' }).format(new Date(at));
-}
+/** "Monday 30 November". */
+export const longDateText = (at: string | number | Date): string =>
+  shown(at, { weekday: 'long', day: 'numeric', month: 'long' });
+
+/** "30 Nov, 9:15". */
+export const dateTimeText = (at: string | number | Date): string => `${dateText(at)}, ${timeText(at)}`;
+
+/** "9:15", the time of day of an instant. */
+export const timeText = (at: string | number | Date): string =>
+  shown(at, { hour: '2-digit', minute: '2-digit' }).replace(/^0(?=\d)/, '');
+
+/** "Monday", of a day of the week, 0 Sunday. */
+export const weekdayText = (day: number): string =>
+  new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' }).format(
+    new Date(Date.UTC(2026, 2, 1 + day)),
+  );
+
+/** "12,345". */
+export const manyText = (count: number): string => new Intl.NumberFormat(locale).format(count);
 
 /** "9:15" from minutes after midnight. */
 export function clockText(minutes: number): string {
   return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
+}
+
+/** Minutes after midnight of a time as people type it: "9:15", "9.15", "0915", "9"; undefined: it is none. */
+export function readClock(text: string): number | undefined {
+  const [, hours = '', minutes = '0'] = /^\s*(\d{1,2})(?:\s*[:.h]?\s*(\d{2}))?\s*$/.exec(text) ?? [];
+  if (hours === '' || Number(hours) > 23 || Number(minutes) > 59) return undefined;
+  return 60 * Number(hours) + Number(minutes);
 }
 
 /** "1.8 s", or a dash where there is no time. */

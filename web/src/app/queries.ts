@@ -2,12 +2,13 @@ import { QueryCache, QueryClient, queryOptions, type Query } from '@tanstack/rea
 import type { PersistedClient } from '@tanstack/react-query-persist-client';
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
 import type { OwnPathway } from '@veldrift/core';
-import type { Pupil } from '@veldrift/wire';
+import type { Me, Pupil } from '@veldrift/wire';
 import { api, ApiError } from './api.ts';
 import { takeOwnPathways } from './book.ts';
 import { deviceDb, isGame } from './deviceDb.ts';
 import { deletePlay } from './playStore.ts';
 import { createKeptCache } from './keptCache.ts';
+import { showTimesIn } from './format.ts';
 import { finishSigningOut } from './signingOut.ts';
 
 const dayMs = 86_400_000;
@@ -34,6 +35,12 @@ export const queryClient = new QueryClient({
     },
     mutations: { networkMode: 'always', retry: false },
   },
+});
+
+// Fetched or taken from this device: whoever is in brings the room's own time.
+queryClient.getQueryCache().subscribe(({ query }) => {
+  const [of] = query.queryKey as readonly unknown[];
+  if (of === 'me' && query.state.data) showTimesIn((query.state.data as Me).timeZone);
 });
 
 const cacheKey = 'queries';

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { countText } from '@veldrift/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { dateTimeText } from '../app/format.ts';
 import type { OutboxRow } from '../app/deviceDb.ts';
 import { useOutboxState, useSession } from '../app/session.tsx';
 
@@ -36,7 +37,7 @@ export function OutboxBar() {
             <ul style={{ flexBasis: '100%', margin: 0 }}>
               {rows.map((row) => (
                 <li key={row.id}>
-                  {row.event.kind} at {new Date(row.event.at).toLocaleString()}: {row.refused?.message}{' '}
+                  {row.event.kind} at {dateTimeText(row.event.at)}: {row.refused?.message}{' '}
                   <button
                     type="button"
                     className="linkish"

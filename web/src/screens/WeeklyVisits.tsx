@@ -9,14 +9,9 @@ import {
   type FieldErrors,
   type UseFormRegister,
 } from 'react-hook-form';
-import { clockText } from '../app/format.ts';
+import { clockText, readClock, weekdayText } from '../app/format.ts';
 
-// 4 January 1970 was a Sunday.
-const weekdays = Array.from({ length: 7 }, (_, day) =>
-  new Intl.DateTimeFormat(undefined, { weekday: 'long', timeZone: 'UTC' }).format(
-    new Date(Date.UTC(1970, 0, 4 + day)),
-  ),
-);
+const weekdays = Array.from({ length: 7 }, (_, day) => weekdayText(day));
 
 interface Props {
   readonly control: Control<PupilInput>;
@@ -59,15 +54,14 @@ export function WeeklyVisits({ control, register, errors }: Props) {
             render={({ field: start }) => (
               <TextField
                 size="small"
-                type="time"
                 label="At"
-                defaultValue={clockText(start.value).padStart(5, '0')}
+                // As the day line writes it, whatever the browser's own way is.
+                defaultValue={clockText(start.value)}
                 inputRef={start.ref}
-                onChange={(event) => {
-                  const [hours, minutes] = event.target.value.split(':').map(Number);
-                  if (Number.isInteger(hours) && Number.isInteger(minutes))
-                    start.onChange((hours ?? 0) * 60 + (minutes ?? 0));
-                }}
+                onChange={(event) => start.onChange(readClock(event.target.value) ?? NaN)}
+                error={Number.isNaN(start.value)}
+                helperText={Number.isNaN(start.value) ? 'Such as 9:15.' : undefined}
+                slotProps={{ htmlInput: { autoComplete: 'off', size: 8 } }}
               />
             )}
           />

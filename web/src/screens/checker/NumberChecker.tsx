@@ -14,6 +14,7 @@ import {
   type Sign,
 } from '@veldrift/core';
 import { useState } from 'react';
+import { manyText } from '../../app/format.ts';
 import { keepDraft, readDraft } from '../../app/draft.ts';
 import type { SolvedLine } from '../../workers/solve.ts';
 import { useSolve, type Solve } from './useSolve.ts';
@@ -231,8 +232,8 @@ function Target({
   if (!reached.line)
     return (
       <p className="notch">
-        Nothing makes {target}: all {reached.values.toLocaleString()} results up to{' '}
-        {(reached.looked - 1).toLocaleString()} were worked out. Nearest: {reached.nearest.join(' and ')}.
+        Nothing makes {target}: all {manyText(reached.values)} results up to {manyText(reached.looked - 1)}{' '}
+        were worked out. Nearest: {reached.nearest.join(' and ')}.
       </p>
     );
   return (
