@@ -99,6 +99,7 @@ export * from './numbers/underLine.ts';
 export * from './materials/deckOdds.ts';
 export * from './materials/dice.ts';
 export * from './materials/pack.ts';
+export * from './materials/pips.ts';
 export * from './games/arrayPlaces.ts';
 export * from './games/gameMode.ts';
 export type { GamePlan } from './games/gamePlan.ts';

@@ -20,7 +20,8 @@ const mostFound = 4000;
 
 /** Every line that makes a number, those with fewest numbers first; those that differ by order or brackets alone are one. */
 export function linesFor({ numbers, signs, least }: Making, target: number): readonly Expression[] {
-  const key = `${[...numbers].sort((a, b) => a - b).join()} ${signs.join('')} ${least} ${target}`;
+  // In the order in which they lie: which line comes first hangs on it, and on nothing that was asked before.
+  const key = `${numbers.join()} ${signs.join('')} ${least} ${target}`;
   const known = found.get(key);
   if (known) return known;
   if (found.size >= mostFound) found.clear();

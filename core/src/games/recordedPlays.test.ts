@@ -1,10 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { games } from './catalogue.ts';
-import { evidenceOf } from './evidence.ts';
-import { playMove } from './playGame.ts';
-import { markOf, openRecorded, playsToRecord, toldMarkOf, type RecordedPlay } from './testing/recordPlay.ts';
+import { marksAgain, playsToRecord, type RecordedPlay } from './testing/recordPlay.ts';
 import recorded from './testing/recordedPlays.json' with { type: 'json' };
-import { tell } from './tell/sentence.ts';
 
 /*
  * A play that lies half finished on a device goes on after the app is changed, unless the game's version went up. So the plays of
@@ -21,19 +18,7 @@ describe('a play recorded by this version of its game', () => {
     const play = kept[name];
     if (!play) throw new Error(`No play is recorded: npm run record-plays. ${name}`);
     expect(play.version).toBe(game.version);
-    const opened = openRecorded(game, step, play);
-    let state = game.setUp(opened);
-    const marks = [markOf(game, opened, state)];
-    const told = [toldMarkOf(game, opened, state, 0)];
-    for (const move of play.moves) {
-      const next = playMove(game, opened, state, move);
-      marks.push(markOf(game, opened, next, evidenceOf(game, opened, state, move)));
-      expect(tell(next.says).length).toBeGreaterThan(0);
-      state = next;
-      told.push(toldMarkOf(game, opened, state, told.length));
-    }
-    expect(marks).toEqual(play.marks);
-    expect(told).toEqual(play.told);
+    expect(marksAgain(game, step, play)).toEqual({ marks: play.marks, told: play.told });
   });
   it('is kept of nothing that is no longer there', () => {
     expect(Object.keys(kept).sort()).toEqual(plays.map(([name]) => name).sort());

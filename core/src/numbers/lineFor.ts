@@ -11,7 +11,8 @@ const found = new Map<string, Expression | null>();
 
 /** A line of exactly so many of the numbers; undefined: proved that there is none. */
 function lineOf({ numbers, target, signs }: Wanted, size: number): Expression | undefined {
-  const key = `${[...numbers].sort((a, b) => a - b).join()} ${target} ${signs.join('')} ${size}`;
+  // In the order in which they lie: which of several lines is found hangs on it, and on nothing that was asked before.
+  const key = `${numbers.join()} ${target} ${signs.join('')} ${size}`;
   let line = found.get(key);
   if (line === undefined) {
     if (found.size > 2000) found.clear();

@@ -1,3 +1,4 @@
+import { pipPatterns, type PipPattern } from '@veldrift/core';
 import { useSyncExternalStore } from 'react';
 import { themeNames, type ThemeName } from './tokens.ts';
 
@@ -16,6 +17,8 @@ export interface Settings {
   readonly echo: boolean;
   /** Games roll and deal by themselves after a judgement; null: nobody chose, and they do where the children have a screen of their own. */
   readonly goesOn: boolean | null;
+  /** How the pips of a card lie. */
+  readonly pips: PipPattern;
 }
 
 const key = 'veldrift.settings';
@@ -35,6 +38,7 @@ function load(): Settings {
     letters: { on: true, own: {} },
     echo: false,
     goesOn: null,
+    pips: 'five',
   };
   try {
     const kept = JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Settings>;
@@ -45,6 +49,7 @@ function load(): Settings {
       microphone: kept.microphone === 'standIn' ? 'standIn' : 'microphone',
       letters: keptLetters(kept.letters),
       echo: kept.echo === true,
+      pips: pipPatterns.find((one) => one === kept.pips) ?? preset.pips,
       goesOn: typeof kept.goesOn === 'boolean' ? kept.goesOn : null,
     };
   } catch {

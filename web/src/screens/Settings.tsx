@@ -1,10 +1,20 @@
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { calibrationAgeDays, calibrationLastsDays, tutorOverhead, voiceOverhead } from '@veldrift/core';
+import {
+  calibrationAgeDays,
+  calibrationLastsDays,
+  pipPatterns,
+  tutorOverhead,
+  voiceOverhead,
+  type PipPattern,
+} from '@veldrift/core';
+import type { SceneCard } from '@veldrift/core/games';
 import { Link } from 'react-router';
 import { dateText, fineMsText } from '../app/format.ts';
 import { useSession } from '../app/session.tsx';
+import { PlayingCard } from '../parts/table/PlayingCard.tsx';
+import '../parts/table/table.css';
 import { LetterSettings } from './LetterSettings.tsx';
 import { OwnAccount } from './account/OwnAccount.tsx';
 import { changeSettings, useSettings } from '../app/settings.ts';
@@ -15,6 +25,13 @@ const themes: readonly { readonly name: ThemeName; readonly says: string }[] = [
   { name: 'dark', says: 'Dark' },
   { name: 'contrast', says: 'High contrast' },
 ];
+
+const pipNames: Readonly<Record<PipPattern, string>> = {
+  five: 'Rows of five',
+  ten: 'Ten-frames',
+  domino: 'As on dominoes',
+};
+const sevenOfLeaves: SceneCard = { id: 0, rank: '7', colour: 'black', worth: 7 };
 
 /** What a tutor sets for this device, and the tutor's own judging time. */
 export function Settings() {
@@ -71,6 +88,26 @@ export function Settings() {
           <ToggleButton value="never">When I press</ToggleButton>
           <ToggleButton value="screens">By itself on the children&rsquo;s own screens</ToggleButton>
           <ToggleButton value="always">By itself</ToggleButton>
+        </ToggleButtonGroup>
+      </section>
+      <section aria-labelledby="pips" style={{ display: 'grid', gap: 10 }}>
+        <h2 id="pips">Pips on the cards</h2>
+        <ToggleButtonGroup
+          exclusive
+          value={settings.pips}
+          aria-label="Pips"
+          onChange={(_, pips: PipPattern | null) => pips && changeSettings({ pips })}
+        >
+          {pipPatterns.map((pattern) => (
+            <ToggleButton
+              key={pattern}
+              value={pattern}
+              sx={{ display: 'grid', gap: 0.5, justifyItems: 'center' }}
+            >
+              <PlayingCard card={sevenOfLeaves} width={72} pattern={pattern} />
+              {pipNames[pattern]}
+            </ToggleButton>
+          ))}
         </ToggleButtonGroup>
       </section>
       <LetterSettings />

@@ -84,6 +84,25 @@ export function recordPlay(game: AnyGame, step: number, seats: number): Recorded
   return { version: game.version, ...head, moves, marks, told };
 }
 
+/** The marks of a kept play, its moves made again. Throws GameError where one of them is not legal any more. */
+export function marksAgain(
+  game: AnyGame,
+  step: number,
+  kept: RecordedPlay,
+): Pick<RecordedPlay, 'marks' | 'told'> {
+  const play = openRecorded(game, step, kept);
+  let state = game.setUp(play);
+  const marks = [markOf(game, play, state)];
+  const told = [toldMarkOf(game, play, state, 0)];
+  for (const move of kept.moves) {
+    const next = playMove(game, play, state, move);
+    marks.push(markOf(game, play, next, evidenceOf(game, play, state, move)));
+    told.push(toldMarkOf(game, play, next, told.length));
+    state = next;
+  }
+  return { marks, told };
+}
+
 /** What comes over a table between two moves. */
 function happens(made: number, step: number, seats: number): Move | undefined {
   if (made === leavesAfter && seats > 2) return { kind: 'leave', seat: seats - 1 };

@@ -1,15 +1,4 @@
-import type { DieSides } from '@veldrift/core';
-
-/** Places of pips on a six-sided die, of a grid of three by three. */
-const pipPlaces: readonly (readonly number[])[] = [
-  [],
-  [4],
-  [2, 6],
-  [2, 4, 6],
-  [0, 2, 6, 8],
-  [0, 2, 4, 6, 8],
-  [0, 2, 3, 5, 6, 8],
-];
+import { diePips, type DieSides } from '@veldrift/core';
 
 /** Outlines of the other dice: by their number of corners, so that each is known by its shape. */
 const corners: Readonly<Record<Exclude<DieSides, 6>, number>> = { 4: 3, 8: 4, 10: 5, 12: 6, 20: 8 };
@@ -52,14 +41,8 @@ export function Die({
           <rect x="4" y="13" width="92" height="92" rx="17" className="die-side" />
           <rect x="4" y="4" width="92" height="92" rx="17" className="die-ground" />
           <rect x="11" y="11" width="78" height="78" rx="22" className="die-face" />
-          {(pipPlaces[shown ?? 0] ?? []).map((place) => (
-            <circle
-              key={place}
-              cx={26 + (place % 3) * 24}
-              cy={26 + Math.floor(place / 3) * 24}
-              r="8.5"
-              className="die-pip"
-            />
+          {diePips(shown ?? 0).map(({ col, row }) => (
+            <circle key={`${col} ${row}`} cx={26 + col * 24} cy={26 + row * 24} r="8.5" className="die-pip" />
           ))}
         </>
       ) : (

@@ -1,8 +1,11 @@
+import { pipLayout, type PipPattern, type PipPlace } from '@veldrift/core';
 import type { SceneCard } from '@veldrift/core/games';
+import { useSettings } from '../../app/settings.ts';
 
 /** How high a card is, in its widths. */
 export const cardShape = 1.38;
-const perRow = 5;
+/** Where the pips lie, in the card's box of 104 by 142. */
+const pipRoom = { left: 16, top: 77, width: 68, height: 62, most: 19 } as const;
 
 /** A card in words, for a label. */
 export function cardWords(card: SceneCard): string {
@@ -35,15 +38,33 @@ const suits = [
 ] as const;
 
 /** A card of ours: its number first, and below it as many pips in rows of five, to be touched and counted. None in the corners. */
-export function PlayingCard({ card, width = 104 }: { readonly card: SceneCard; readonly width?: number }) {
+export function PlayingCard({
+  card,
+  width = 104,
+  pattern,
+}: {
+  readonly card: SceneCard;
+  readonly width?: number;
+  /** How its pips lie; left out: as this device is set. */
+  readonly pattern?: PipPattern;
+}) {
+  const settings = useSettings();
   const down = card.worth === null && !card.says;
   // Ink matters where it takes away: there it is another, and its pips are hollow.
   const takes = (card.worth ?? 0) < 0;
   const pips = down || card.rank === 'joker' || card.says ? 0 : Math.abs(card.worth ?? 0);
   const red = card.colour === 'red' ? 1 : 0;
   const suit = suits[takes ? 1 : red + 2 * (Math.floor(card.id / 2) % 2)] ?? suits[0];
-  const rows = Math.ceil(pips / perRow);
-  const step = Math.min(19, 62 / Math.max(1, rows));
+  const lie = pattern ?? settings.pips;
+  const layout = pipLayout(pips, lie);
+  const step = Math.min(
+    pipRoom.most,
+    pipRoom.height / Math.max(1, layout.rows),
+    pipRoom.width / Math.max(1, layout.cols - 1),
+  );
+  const across = Math.min(step, pipRoom.width / Math.max(1, layout.cols - 1));
+  const at = ({ col, row }: PipPlace) =>
+    `translate(${pipRoom.left + col * across} ${pipRoom.top + row * step}) scale(${Math.min(1, step / 16)})`;
   return (
     <svg
       viewBox="0 0 104 142"
@@ -77,11 +98,24 @@ export function PlayingCard({ card, width = 104 }: { readonly card: SceneCard; r
           <text x="50" y={pips > 0 ? 56 : 86} textAnchor="middle" className="card-numeral">
             {numeralOf(card)}
           </text>
-          {Array.from({ length: pips }, (_, nth) => (
+          {/* A ten-frame is seen, also where it is empty. */}
+          {lie === 'ten' &&
+            [...layout.pips, ...layout.empty].map((place) => (
+              <rect
+                key={`${place.col} ${place.row}`}
+                x="-8"
+                y="-8"
+                width="16"
+                height="16"
+                transform={at(place)}
+                className="card-cell"
+              />
+            ))}
+          {layout.pips.map((place) => (
             <path
-              key={nth}
+              key={`${place.col} ${place.row}`}
               d={suit.d}
-              transform={`translate(${16 + (nth % perRow) * 17} ${77 + Math.floor(nth / perRow) * step}) scale(${Math.min(1, step / 16)})`}
+              transform={at(place)}
               className={`card-pip ${suit.filled ? 'filled' : 'drawn'}`}
             />
           ))}

@@ -64,6 +64,16 @@ export function Materials() {
               {cards.map((one) => (
                 <PlayingCard key={one.id} card={one} width={width} />
               ))}
+              {(['ten', 'domino'] as const).flatMap((pattern) =>
+                [4, 7, 10, 13, 20].map((worth) => (
+                  <PlayingCard
+                    key={`${pattern} ${worth}`}
+                    card={card(worth, worth)}
+                    width={width}
+                    pattern={pattern}
+                  />
+                )),
+              )}
               {dice.map((sides, kind) => (
                 <Die key={sides} shown={sides} sides={sides} size={width} kind={kind} />
               ))}
