@@ -21,7 +21,7 @@ const mostReached = 300;
 
 /** Every number that a roll makes, with its lines. */
 export function reachOf({ signs, top }: SweepRules, roll: readonly number[]): Reach {
-  const key = `${[...roll].sort((a, b) => a - b).join()} ${signs.join('')} ${top}`;
+  const key = `${roll.join()} ${signs.join('')} ${top}`;
   const known = reached.get(key);
   if (known) return known;
   if (reached.size > mostReached) reached.clear();
