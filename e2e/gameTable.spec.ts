@@ -121,7 +121,7 @@ test('the grown-up errs on purpose on a known fact, the child judges, and it is 
       step: /^Sums to 10/,
       flips: ['I err on purpose now and then'],
     });
-    while ((await veiled.count()) === 0 && (await page.locator('.game-field').count()) > 0)
+    while ((await veiled.count()) === 0 && (await page.locator('.game-field:not(.ended)').count()) > 0)
       await press(page, (await need(page)) === 'say' ? 'ArrowRight' : 'Space');
   }
   // The child sees the screen too: what to say wrongly shows when it is asked for.
