@@ -60,7 +60,7 @@ test('house rules are made under a name, the game is played to its end, and ever
   await page.getByRole('button', { name: 'Begin' }).click();
   const playId = page.url().split('/').at(-1) as string;
   let said = 0;
-  for (let nth = 0; nth < 80 && (await page.locator('.game-field').count()) > 0; nth += 1) {
+  for (let nth = 0; nth < 80 && (await page.locator('.game-field:not(.ended)').count()) > 0; nth += 1) {
     const asked = await need(page);
     if (asked === 'say') said += 1;
     await press(page, asked === 'say' ? 'ArrowRight' : 'Space');
