@@ -21,7 +21,7 @@ const aims: Readonly<Record<string, number>> = {
   'under-the-line': 4,
 };
 
-/** Taps by tutor and children at the first step of every game, two seats: what a turn costs where the table rolls and deals by itself, and where it does not. */
+/** Taps by tutor and children in every game, two seats, at the step where a pupil begins who is at multiplication: what a turn costs where the table rolls and deals by itself, and where it does not. */
 export const tapsBench: Bench = async (root, say) => {
   const rows: string[][] = [];
   await withTable(root, async ({ page }) => {
@@ -42,7 +42,7 @@ export const tapsBench: Bench = async (root, say) => {
   });
   return {
     title: 'Taps a turn',
-    says: `Counted at the table in headless Chromium, first step, two seats, one deal of each game, ${turnsEach} turns: every tap of tutor and children from one answer judged, line laid, pair turned or turn passed to the next, rolling and dealing by itself (as where children have a screen of their own) and by hand.`,
+    says: `Counted at the table in headless Chromium, two seats, at the step where a pupil who is at multiplication begins, one deal of each game, ${turnsEach} turns: every tap of tutor and children from one answer judged, line laid, pair turned or turn passed to the next, rolling and dealing by itself (as where children have a screen of their own) and by hand.`,
     columns: ['game', 'by itself', 'by hand', 'aim'],
     rows,
   };

@@ -8,6 +8,7 @@ import {
   keptReview,
   prompt,
   rightAnswer,
+  secondWindow,
   signIn,
   toReview,
   typeDigits,
@@ -115,12 +116,7 @@ test('a second window of the same machine keeps step without a server, and the t
   page,
 }) => {
   const { pupil, playId } = await drill(page, 'tutor');
-  await page.getByRole('button', { name: 'Screens' }).click();
-  const opening = page.waitForEvent('popup');
-  await page.getByRole('button', { name: 'A second window' }).click();
-  const child = await opening;
-  await expect(page.getByText('The second window shows the prompt.')).toBeVisible();
-  await page.getByRole('button', { name: 'Close' }).click();
+  const child = await secondWindow(page);
   await page.keyboard.press('Space');
   await expect(prompt(child)).toBeVisible();
   const fact = await prompt(child).getAttribute('data-fact');

@@ -3,7 +3,7 @@ import { games } from '@veldrift/core/games';
 import { beginGame, dealsByHand, dealtBy, painted } from './gameHouse.ts';
 import { hiddenNow } from './hidden.ts';
 import { move, shown, taps, type Hand } from './gameWalk.ts';
-import { addPupil, deletePupil, house, prompt, signIn, startMinute } from './house.ts';
+import { addPupil, deletePupil, house, prompt, secondWindow, signIn, startMinute } from './house.ts';
 import { test } from './steady.ts';
 
 /** Laptops, tablets wide and upright, a phone wide and upright, and 1280 by 800 at twice the size. */
@@ -165,12 +165,7 @@ for (const capture of ['tutor', 'keypad'] as const)
     for (const { id, name } of games)
       await test.step(name, async () => {
         await beginGame(page, id, pupil);
-        await page.getByRole('button', { name: 'Screens' }).click();
-        const opening = page.waitForEvent('popup');
-        await page.getByRole('button', { name: 'A second window' }).click();
-        const child = await opening;
-        await expect(page.getByText('The second window shows the prompt.')).toBeVisible();
-        await page.getByRole('button', { name: 'Close' }).click();
+        const child = await secondWindow(page);
         for (let nth = 0; nth < 2; nth += 1) {
           await expect(child.locator('.game-field')).toBeVisible();
           await atEverySize(child, `${name}, move ${nth}`, hidden, childs);

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { beginGame, dealsByHand, dealtBy } from './gameHouse.ts';
 import { move, shown, taps } from './gameWalk.ts';
-import { addPupil, deletePupil, expectNoViolations, signIn } from './house.ts';
+import { addPupil, deletePupil, expectNoViolations, secondWindow, signIn } from './house.ts';
 
 test.use({ hasTouch: true, contextOptions: { reducedMotion: 'reduce' } });
 
@@ -15,12 +15,7 @@ test('a game that is over stays on the table, says what it came to, and goes on 
   const pupil = await addPupil(page, { capture: 'tutor', name: 'Ada K.' });
   const second = await addPupil(page, { capture: 'tutor', name: 'Bo L.' });
   await beginGame(page, 'fact-line', pupil, { second: 'Bo L.' });
-  await page.getByRole('button', { name: 'Screens' }).click();
-  const opening = page.waitForEvent('popup');
-  await page.getByRole('button', { name: 'A second window' }).click();
-  const child = await opening;
-  await expect(page.getByText('The second window shows the prompt.')).toBeVisible();
-  await page.getByRole('button', { name: 'Close' }).click();
+  const child = await secondWindow(page);
   await page.bringToFront();
   const end = page.locator('.game-end');
   while ((await end.count()) === 0) {

@@ -204,10 +204,22 @@ export function cached(page: Page, text: string): Promise<boolean> {
   );
 }
 
+/** A second window of the same machine, that shows what lies on the table. */
+export async function secondWindow(page: Page): Promise<Page> {
+  await page.getByRole('button', { name: 'Screens' }).click();
+  const opening = page.waitForEvent('popup');
+  await page.getByRole('button', { name: 'A second window' }).click();
+  const child = await opening;
+  await expect(page.getByText('The second window shows the prompt.')).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  return child;
+}
+
 /** A device of the child's own, joined by the code on the tutor's screen. */
 export async function joinedDevice(browser: Browser, page: Page) {
   await page.getByRole('button', { name: 'Screens' }).click();
   await page.getByRole('button', { name: 'Another device, by code' }).click();
+  await expect(page.getByText(/^Hold the camera of the child\u2019s device to the square/)).toBeVisible();
   const code = (await page.getByRole('dialog').locator('.numeral').textContent())?.replace(/\s/g, '') ?? '';
   const context = await browser.newContext();
   const child = await context.newPage();

@@ -221,6 +221,8 @@ export interface SceneTotal {
   readonly value: number;
   /** Kept by the child, on paper or in the head: shown only when it is asked for. */
   readonly veiled?: boolean;
+  /** So many cards were won: they lie in a pile. */
+  readonly pile?: boolean;
 }
 
 /** What lies on the table, for a screen to draw. */

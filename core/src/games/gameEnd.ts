@@ -1,8 +1,12 @@
 import type { FactKey } from '../facts/fact.ts';
 import { classifyAnswer } from '../recall/answerClass.ts';
+import { expressionText } from '../numbers/expression.ts';
+import { lengthOf } from '../numbers/lineFor.ts';
+import { readLine } from '../numbers/readLine.ts';
 import { evidenceOf } from './evidence.ts';
 import type { GameState } from './game.ts';
 import type { OpenGame } from './gamePlan.ts';
+import type { SentenceId } from './tell/sentence.ts';
 import type { KeptMove, TableSeat } from './table/tableSeat.ts';
 
 /** What a game came to, true and useful to all: plain data, for the table and for the children's own screens. */
@@ -11,7 +15,7 @@ export interface GameEnd {
   readonly scores: readonly number[];
   /** Seats that have most, where they play against one another and do not all have as much; nobody otherwise. */
   readonly most: readonly number[];
-  /** How the game ended names the seat that has most: it is said once. */
+  /** The last sentence says who has won, by the game's own rule: nothing more is said of it. */
   readonly isSaid: boolean;
   /** Facts that a child recalled within the limit and was not known to recall before. */
   readonly atOnce: readonly {
@@ -21,13 +25,15 @@ export interface GameEnd {
     readonly quicker: boolean;
   }[];
   /** The longest line that was laid, of three numbers or more; null: none was. */
-  readonly longest: { readonly seat: number; readonly text: string } | null;
+  readonly longest: { readonly seat: number; readonly shown: string } | null;
 }
 
 /** So many facts are told of a seat: a few are read, a list is not. */
 const mostTold = 3;
-const signsIn = (text: string): number =>
-  (text.split('=')[0] ?? '').match(/(?<=[\d)]\s*)[-+*/x:\u00d7\u00f7\u2212]/g)?.length ?? 0;
+/** A line of two numbers is a fact, and no long line. */
+const fewestTold = 3;
+/** Sentences that say who has won. */
+const tellsWinner: ReadonlySet<SentenceId> = new Set(['lineFor', 'isOut', 'exactly']);
 
 /**
  * What a game came to. `told`: its states after each of the moves; times of before are ms less what judging or typing takes, as
@@ -44,24 +50,29 @@ export function gameEnd(
   const best = Math.max(...scores);
   const apart = play.against && scores.length > 1 && scores.some((one) => one < best);
   const most = apart ? scores.flatMap((one, seat) => (one === best ? [seat] : [])) : [];
-  const over = told.at(-1)?.over ?? null;
-  const names = (over === null ? [] : 'id' in over ? [over] : over).flatMap(({ values }) =>
-    'seat' in values ? [values.seat] : [],
+  const over = told.at(-1)?.over ?? [];
+  const isSaid = ('id' in over ? [over] : over).some(
+    ({ id, values }) => tellsWinner.has(id) && 'seat' in values && values.seat !== null,
   );
   const lines = moves.flatMap(({ move }, nth) => {
-    if (move.kind !== 'line' || signsIn(move.text) < 2) return [];
+    if (move.kind !== 'line') return [];
+    const read = readLine(move.text);
+    const [line] = 'parts' in read ? read.parts : [];
     const proofs = evidenceOf(game, play, told[nth - 1] ?? first, move);
-    return proofs.every(({ right }) => right) ? [{ seat: move.seat, text: move.text }] : [];
+    return line && lengthOf(line) >= fewestTold && proofs.every(({ right }) => right)
+      ? [{ seat: move.seat, line }]
+      : [];
   });
+  const longest = lines.reduce<(typeof lines)[number] | undefined>(
+    (most, one) => (most && lengthOf(most.line) >= lengthOf(one.line) ? most : one),
+    undefined,
+  );
   return {
     scores,
     most,
-    isSaid: most.length === 1 && most.some((seat) => names.includes(seat)),
+    isSaid,
     atOnce: seats.flatMap((_, seat) => atOnceOf(seats, moves, seat).slice(0, mostTold)),
-    longest: lines.reduce<GameEnd['longest']>(
-      (longest, line) => (longest && signsIn(longest.text) >= signsIn(line.text) ? longest : line),
-      null,
-    ),
+    longest: longest ? { seat: longest.seat, shown: expressionText(longest.line) } : null,
   };
 }
 

@@ -13,8 +13,6 @@ export const signs = ['+', '-', '*', '/'] as const;
 export type Sign = (typeof signs)[number];
 
 /** The signs as they are shown. */
-/** A line as it is written by hand: 3*4-2 as 3×4−2. */
-export const shownLine = (line: string): string => line.replace(/[-*/]/g, (sign) => shownSigns[sign as Sign]);
 export const shownSigns: Readonly<Record<Sign, string>> = { '+': '+', '-': '−', '*': '×', '/': '÷' };
 
 /** A number, or one step from two expressions. */

@@ -44,8 +44,8 @@ export function leaveWithOthers(me: Pick<Me, 'userId' | 'sealKey'>): () => void 
 
 /** Signs out here and on the server; where that cannot be reached, as soon as it can. */
 export async function signOut(me: Pick<Me, 'userId' | 'sealKey'>): Promise<void> {
+  await closeChildScreens();
   beginSigningOut();
-  closeChildScreens();
   await leaveDevice(me);
   await finishSigningOut();
 }

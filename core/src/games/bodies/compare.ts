@@ -143,6 +143,7 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
       totals: state.won.map((cards, hand) => ({
         name: say('hand', { hand, seats: play.seats }),
         value: cards.length,
+        pile: true,
       })),
     }),
     scores: (play, state) => state.won.slice(0, play.seats).map((cards) => cards.length),

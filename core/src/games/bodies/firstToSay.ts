@@ -123,7 +123,11 @@ export function firstToSay({ asks }: FirstToSay): Body {
       ...emptyScene,
       rows: recipe ? [{ name: say('open'), seat: null, cards: cardsOf(recipe, state.openIds) }] : [],
       dice: recipe ? [] : state.open,
-      totals: state.won.map((value, seat) => ({ name: say('seat', { seat }), value })),
+      totals: state.won.map((value, seat) => ({
+        name: say('seat', { seat }),
+        value,
+        pile: recipe !== null,
+      })),
     }),
     scores: (play, state) => scoresFrom(play, state.won),
     best: () => null,

@@ -161,7 +161,11 @@ export function partners<R extends PartnerRules>(game: PartnerGame<R>): Body<R> 
           }),
         },
       ],
-      totals: state.taken.map((cards, seat) => ({ name: say('seat', { seat }), value: cards.length })),
+      totals: state.taken.map((cards, seat) => ({
+        name: say('seat', { seat }),
+        value: cards.length,
+        pile: true,
+      })),
       target: game.total(play.rules),
     }),
     scores: (play, state) =>

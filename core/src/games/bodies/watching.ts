@@ -111,7 +111,11 @@ export function watching<R extends WatchRules>(game: Watching<R>): Body<R> {
     scene: (play, state) => ({
       ...emptyScene,
       rows: [{ name: say('open'), seat: null, cards: cardsOf(play, state.lying.slice(-2)) }],
-      totals: state.won.map((ids, seat) => ({ name: say('seat', { seat }), value: ids.length })),
+      totals: state.won.map((ids, seat) => ({
+        name: say('seat', { seat }),
+        value: ids.length,
+        pile: true,
+      })),
     }),
     scores: (play, state) =>
       scoresFrom(

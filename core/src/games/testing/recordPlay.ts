@@ -47,10 +47,10 @@ export function playsToRecord(
   );
 }
 
-export const openRecorded = (
+const openRecorded = (
   game: AnyGame,
   step: number,
-  { seats, against, seed }: Omit<RecordedPlay, 'moves' | 'marks' | 'told' | 'version'>,
+  { seats, against, seed }: Pick<RecordedPlay, 'seats' | 'against' | 'seed'>,
 ): Play<unknown> => ({
   rules: game.steps[step]?.rules,
   seats,
@@ -70,25 +70,20 @@ export function recordPlay(game: AnyGame, step: number, seats: number): Recorded
   }));
   const moves: Move[] = [];
   let state = game.setUp(play);
-  const marks = [markOf(game, play, state)];
-  const told = [toldMarkOf(game, play, state, 0)];
   while (state.over === null && moves.length < mostMoves) {
     const move =
       happens(moves.length, step, seats) ?? (modelMove(game, play, state, players, random) as Move);
-    const next = playMove(game, play, state, move);
     moves.push(move);
-    marks.push(markOf(game, play, next, evidenceOf(game, play, state, move)));
-    told.push(toldMarkOf(game, play, next, moves.length));
-    state = next;
+    state = playMove(game, play, state, move);
   }
-  return { version: game.version, ...head, moves, marks, told };
+  return { version: game.version, ...head, moves, ...marksAgain(game, step, { ...head, moves }) };
 }
 
-/** The marks of a kept play, its moves made again. Throws GameError where one of them is not legal any more. */
+/** The marks of a play, its moves made again. Throws GameError where one of them is not legal any more. */
 export function marksAgain(
   game: AnyGame,
   step: number,
-  kept: RecordedPlay,
+  kept: Omit<RecordedPlay, 'version' | 'marks' | 'told'>,
 ): Pick<RecordedPlay, 'marks' | 'told'> {
   const play = openRecorded(game, step, kept);
   let state = game.setUp(play);
@@ -111,15 +106,11 @@ function happens(made: number, step: number, seats: number): Move | undefined {
 }
 
 /** Letters that tell one state of a table, what it waits for and what went on record from another: words are left out. */
-export const markOf = (
-  game: AnyGame,
-  play: Play<unknown>,
-  state: GameState,
-  record: unknown = null,
-): string => hashOf([state, needOf(game, play, state), game.scores(play, state), record], withoutWords);
+const markOf = (game: AnyGame, play: Play<unknown>, state: GameState, record: unknown = null): string =>
+  hashOf([state, needOf(game, play, state), game.scores(play, state), record], withoutWords);
 
 /** Letters that tell what lies there and what is told, to begin with also in which order cards are laid and what is best. */
-export function toldMarkOf(game: AnyGame, play: Play<unknown>, state: GameState, nth: number): string {
+function toldMarkOf(game: AnyGame, play: Play<unknown>, state: GameState, nth: number): string {
   const order = nth === 0 && game.order ? game.order(play) : null;
   const best = nth % 7 === 0 && state.over === null ? game.best(play, state) : null;
   return hashOf([game.scene(play, state), state.says, needOf(game, play, state).says, order, best], inOrder);

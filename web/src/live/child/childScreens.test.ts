@@ -169,10 +169,9 @@ describe('screens of the children\u2019s own', () => {
     await screens.offerCode('ada');
     expect(last('link-1')).toMatchObject({ promptId: overId, says: lastWords });
     expect(written()).toEqual([{ owner: 'ada', kind: 'device', id: 'link-2' }]);
-    screens.closeAll();
+    const done = screens.closeAll();
     expect(screens.list()).toEqual([]);
-    await Promise.resolve();
-    await Promise.resolve();
+    await done;
     expect([closed, dropped]).toEqual([
       ['link-1', 'link-2'],
       ['link-1', 'link-2'],
@@ -197,7 +196,7 @@ describe('screens of the children\u2019s own', () => {
     await screens.offerCode('ada');
     expect(told).toBe(1);
     stop();
-    screens.close('ada');
+    void screens.close('ada');
     expect(told).toBe(1);
   });
 });

@@ -134,16 +134,18 @@ export function openChildScreens(how: ScreensHow) {
     void lost.line.close();
     put(screens.filter((one) => one.id !== id));
   };
-  const close = (owner: ScreenOwner) => {
+  const close = async (owner: ScreenOwner): Promise<void> => {
     const closing = screens.find((one) => one.owner === owner);
     if (!closing) return;
     say(closing, { ...idle(lastWords), seat: null, promptId: overId });
     put(screens.filter((one) => one !== closing));
     // The screen keeps these last words; it is let go when it has them.
-    void closing.line
-      .close()
-      .then(() => (closing.kind === 'device' ? how.dropLink(closing.id) : undefined))
-      .catch(() => undefined);
+    try {
+      await closing.line.close();
+      if (closing.kind === 'device') await how.dropLink(closing.id);
+    } catch {
+      // The server is away, or knows it no more: it runs out by itself.
+    }
   };
   const refuse = (says: string) => {
     trouble = says;
@@ -164,7 +166,7 @@ export function openChildScreens(how: ScreensHow) {
     },
     showAll,
     openWindow: (owner: ScreenOwner) => {
-      close(owner);
+      void close(owner);
       const name = how.newName();
       take(owner, 'window', name, null);
       if (how.openWindow(name)) return;
@@ -174,7 +176,7 @@ export function openChildScreens(how: ScreensHow) {
       );
     },
     offerCode: (owner: ScreenOwner): Promise<void> => {
-      close(owner);
+      void close(owner);
       return how.makeLink().then(
         ({ id, code }) => take(owner, 'device', id, code),
         () =>
@@ -182,7 +184,10 @@ export function openChildScreens(how: ScreensHow) {
       );
     },
     close,
-    closeAll: () => screens.forEach(({ owner }) => close(owner)),
+    /** Lets all go; done when each has its last words. */
+    closeAll: async (): Promise<void> => {
+      await Promise.all(screens.map(({ owner }) => close(owner)));
+    },
   };
 }
 export type ChildScreensStore = ReturnType<typeof openChildScreens>;

@@ -34,8 +34,14 @@ function childScreens(): ChildScreensStore {
   return store;
 }
 
-/** Lets all go: somebody signs out. */
-export const closeChildScreens = (): void => store?.closeAll();
+/** How long a sign-out waits for the screens to be let go, ms: then the server is away, and they run out by themselves. */
+const patienceMs = 1500;
+
+/** Lets all go: somebody signs out. Later the server would not take it from here any more. */
+export async function closeChildScreens(): Promise<void> {
+  const late = new Promise<void>((done) => setTimeout(done, patienceMs));
+  if (store) await Promise.race([store.closeAll(), late]);
+}
 
 function keptScreens(): readonly KeptScreen[] {
   try {
@@ -91,6 +97,6 @@ export function useChildScreens(table: ScreenTable, shown: string): ChildScreens
     isHere: (owner) => screens.some((one) => one.owner === owner && one.status === 'here'),
     openWindow: useCallback((owner) => own.openWindow(owner), [own]),
     offerCode: useCallback((owner) => void own.offerCode(owner), [own]),
-    close: useCallback((owner) => own.close(owner), [own]),
+    close: useCallback((owner) => void own.close(owner), [own]),
   };
 }

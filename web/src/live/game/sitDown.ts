@@ -1,8 +1,10 @@
-import type { CaptureWay, GamePlan, Operation } from '@veldrift/core';
+import type { CaptureWay, GamePlan } from '@veldrift/core';
+import { openPlan } from '@veldrift/core/games';
 import type { Me, Pupil, PupilPage } from '@veldrift/wire';
-import type { GameRow, GameSeat } from '../../app/deviceDb.ts';
+import type { GameSeat } from '../../app/deviceDb.ts';
 import { pupilPageQuery, queryClient } from '../../app/queries.ts';
-import { dealOf, grownUp, seatOf } from './startGame.ts';
+import type { Outbox } from '../outbox.ts';
+import { dealOf, grownUp, seatOf, startGame } from './startGame.ts';
 import { measuringFor } from '../measuringOf.ts';
 import { playHead } from '../startPlay.ts';
 
@@ -18,13 +20,13 @@ function pageNow(id: string): Promise<PupilPage | undefined> {
 }
 
 /** Those who sit at a game that is about to begin, and the play of the first pupil, under which it is kept. */
-export interface Sitting {
+interface Sitting {
   readonly head: Awaited<ReturnType<typeof playHead>>;
   readonly seats: readonly GameSeat[];
 }
 
-/** Gives each pupil a play of their own, with what they know now; who is no pupil is the grown-up. Undefined: no pupil sits there. */
-export async function sitDown(
+/** Gives each pupil a play of their own, with what they know now. */
+async function seated(
   ids: readonly string[],
   pupils: readonly Pupil[],
   me: Me,
@@ -44,21 +46,27 @@ export async function sitDown(
   return head && { head, seats };
 }
 
-/** A game as it lies on this device before its first move; `pupil`: the first of those who sit there. */
-export function newGameRow(
-  { head, seats }: Sitting,
+/**
+ * Sits pupils down to a game: on this device's disk and on record. `ids`: by seat; who is no pupil is the grown-up. Gives the id of the
+ * first pupil's play; undefined: no pupil sits there.
+ */
+export async function sitDown(
+  { me, outbox }: { readonly me: Me; readonly outbox: Outbox },
   plan: GamePlan,
-  given: {
-    readonly pupil: Pupil;
-    readonly me: Me;
-    readonly way: CaptureWay;
-    readonly title: string;
-    /** What the game is counted to, of those it practises. */
-    readonly operation: Operation;
-  },
-): GameRow {
-  const { pupil, me, way, title, operation } = given;
-  return {
+  {
+    ids,
+    pupils,
+    way,
+  }: { readonly ids: readonly string[]; readonly pupils: readonly Pupil[]; readonly way: CaptureWay },
+): Promise<string | undefined> {
+  const sits = await seated(ids, pupils, me);
+  if (!sits) return undefined;
+  const { head, seats } = sits;
+  const { pupil } = head;
+  const { game } = openPlan(plan);
+  const title = `${game.name}: ${plan.house ?? game.steps[plan.step]?.name ?? ''}`;
+  const operation = game.operations(plan.rules)[0] ?? pupil.operation;
+  await startGame(outbox, {
     kind: 'game',
     ...head,
     setId: pupil.setId,
@@ -74,5 +82,6 @@ export function newGameRow(
       ...{ status: 'ready', usedMs: 0, calm: false, interrupted: false },
       ...{ pausedAt: null, pauseReason: null, endReason: null },
     },
-  };
+  });
+  return head.playId;
 }

@@ -62,9 +62,8 @@ export function PlayingCard({
     pipRoom.height / Math.max(1, layout.rows),
     pipRoom.width / Math.max(1, layout.cols - 1),
   );
-  const across = Math.min(step, pipRoom.width / Math.max(1, layout.cols - 1));
   const at = ({ col, row }: PipPlace) =>
-    `translate(${pipRoom.left + col * across} ${pipRoom.top + row * step}) scale(${Math.min(1, step / 16)})`;
+    `translate(${pipRoom.left + col * step} ${pipRoom.top + row * step}) scale(${Math.min(1, step / 16)})`;
   return (
     <svg
       viewBox="0 0 104 142"

@@ -1,4 +1,4 @@
-import { factKeyText, shownLine } from '@veldrift/core';
+import { factKeyText } from '@veldrift/core';
 import type { GameEnd } from '@veldrift/core/games';
 import type { ReactNode } from 'react';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
@@ -41,7 +41,7 @@ export function GameEndSays({
         {longest && (
           <li>
             <SeatMark seat={longest.seat} size={18} /> The longest line:{' '}
-            <span className="numeral">{shownLine(longest.text)}</span>
+            <span className="numeral">{longest.shown}</span>
           </li>
         )}
         {atOnce.map(({ seat, fact, quicker }) => (

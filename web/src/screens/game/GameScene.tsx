@@ -8,6 +8,7 @@ import { SeatMark } from '../../parts/table/SeatMark.tsx';
 import { choiceAtCard, choiceAtSquare, type GameView } from './gameView.ts';
 import { CardRows } from './CardRows.tsx';
 import { CardPile } from '../../parts/table/CardPile.tsx';
+import { cardShape } from '../../parts/table/PlayingCard.tsx';
 import { seatOfTotal, Totals } from './Totals.tsx';
 
 interface Props {
@@ -33,8 +34,7 @@ export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) 
       ((row.cards.length > 0 || (row.seat === null && need.kind !== 'over')) && !isHiddenHand(row, view)),
   );
   // What was won lies in piles, where nothing else lies any more.
-  const won =
-    need.kind === 'over' && rows.length === 0 && !scene.board && !scene.field && scene.dice.length === 0;
+  const won = need.kind === 'over' && rows.length === 0 ? scene.totals.filter(({ pile }) => pile) : [];
   const resting = need.kind === 'roll' && scene.dice.length === 0;
   return (
     <>
@@ -57,11 +57,15 @@ export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) 
               ))}
         </div>
       )}
-      {won && (
+      {won.length > 0 && (
         <div className="won-piles">
-          {scene.totals.map((total) => (
+          {won.map((total) => (
             <div key={tell(total.name)} className="won-pile">
-              <CardPile width={96} />
+              {total.value > 0 ? (
+                <CardPile width={wonWidth} />
+              ) : (
+                <span className="card-place" style={{ width: wonWidth, height: wonWidth * cardShape }} />
+              )}
               <span>
                 <SeatMark seat={seatOfTotal(total)} size={20} /> {tell(total.name, view.names)}
               </span>
@@ -89,6 +93,9 @@ export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) 
     </>
   );
 }
+
+/** The width of a pile at the end, px. */
+const wonWidth = 96;
 
 /** A hand that is nobody's business now: it lies face down, and its cards are counted among the totals. */
 const isHiddenHand = (row: SceneRow, { scene, need }: GameView): boolean =>

@@ -47,7 +47,8 @@ import './game.css';
 
 /** The child's field with what lies there, the tutor's margin and strip; one tap or key a turn. */
 export function RunningGame({ row }: { readonly row: GameRow }) {
-  const { me, outbox } = useSession();
+  const session = useSession();
+  const { me, outbox } = session;
   const navigate = useNavigate();
   const [where, setElsewhere] = useState<Elsewhere>({ all: false, devices: [] });
   const elsewhere = where.all;
@@ -92,7 +93,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     onAnswered: turn.after,
     setElsewhere,
   });
-  const next = usePlayAgain(row, me, outbox, game.finish);
+  const next = usePlayAgain(row, session, game.finish);
   const finish = () => {
     game.finish();
     void navigate(`/review/${row.playId}`, { replace: true });

@@ -23,7 +23,7 @@ export function TableDrawing({
   const view = useMemo(() => {
     const { play, state } = sampleTable(game, step);
     const plan = { game: game.id, mode: 'screen' } as const;
-    return viewOf({ game, play }, plan, state, { names: ['Ilse', 'Bram'], keypad: false, claimed: [] });
+    return viewOf({ game, play }, plan, state, { names: ['Blue', 'Ochre'], keypad: false, claimed: [] });
   }, [game, step]);
   return (
     <div className={`drawing ${big ? 'big' : ''}`} aria-hidden inert>

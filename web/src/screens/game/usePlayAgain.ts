@@ -3,13 +3,17 @@ import { findGame } from '@veldrift/core/games';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { GameRow } from '../../app/deviceDb.ts';
-import { newGameRow, sitDown } from '../../live/game/sitDown.ts';
-import { startGame } from '../../live/game/startGame.ts';
+import { pupilsQuery, queryClient } from '../../app/queries.ts';
+import { sitDown } from '../../live/game/sitDown.ts';
 import type { Outbox } from '../../live/outbox.ts';
 import { newSeed } from '../../live/startPlay.ts';
 
 /** Sits the same children down to the same game again, at the same step or the next; `finish`: ends the play before, on record. */
-export function usePlayAgain(row: GameRow, me: Me, outbox: Outbox, finish: () => void) {
+export function usePlayAgain(
+  row: GameRow,
+  session: { readonly me: Me; readonly outbox: Outbox },
+  finish: () => void,
+) {
   const navigate = useNavigate();
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState('');
@@ -20,25 +24,22 @@ export function usePlayAgain(row: GameRow, me: Me, outbox: Outbox, finish: () =>
     if (!game || rules === undefined || busy) return;
     setBusy(true);
     try {
-      const pupils = row.seats.flatMap(({ pupil }) => (pupil ? [pupil] : []));
-      const sits = await sitDown(
-        row.seats.map(({ pupil }) => pupil?.id ?? ''),
-        pupils,
-        me,
+      // As they are now: a set or a number of the school may have changed since this play began.
+      const latest = queryClient.getQueryData(pupilsQuery.queryKey) ?? [];
+      const pupils = row.seats.flatMap(({ pupil }) =>
+        pupil ? [latest.find(({ id }) => id === pupil.id) ?? pupil] : [],
       );
-      if (!sits) return;
       const plan = { ...row.plan, version: game.version, step, rules, seed: newSeed() };
-      const again = newGameRow(sits, plan, {
-        ...{ pupil: row.pupil, me, way: row.way, operation: row.deal.operation },
-        title: `${game.name}: ${row.plan.house ?? game.steps[step]?.name ?? ''}`,
-      });
+      const ids = row.seats.map(({ pupil }) => pupil?.id ?? '');
+      const playId = await sitDown(session, plan, { ids, pupils, way: row.way });
+      if (!playId) return;
       finish();
-      await startGame(outbox, again);
-      await navigate(`/table/${again.playId}`, { replace: true });
+      await navigate(`/table/${playId}`, { replace: true });
     } catch {
       setTrouble('It could not be set up. Begin it from the shelf.');
+    } finally {
+      setBusy(false);
     }
-    setBusy(false);
   };
   return {
     again: () => void play(row.plan.step),

@@ -65,7 +65,7 @@ export function Materials() {
                 <PlayingCard key={one.id} card={one} width={width} />
               ))}
               {(['ten', 'domino'] as const).flatMap((pattern) =>
-                [4, 7, 10, 13, 20].map((worth) => (
+                [7, 13].map((worth) => (
                   <PlayingCard
                     key={`${pattern} ${worth}`}
                     card={card(worth, worth)}

@@ -29,12 +29,17 @@ export function ShelfGame({
   const session = useSession();
   const navigate = useNavigate();
   const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState('');
   const step = at?.step ?? firstStepFor(game, pupil);
   const begin = async (who: Pupil) => {
     setBusy(true);
-    const playId = await startAtOnce(session, { game, step, pupil: who });
+    try {
+      const playId = await startAtOnce(session, { game, step, pupil: who });
+      if (playId) await navigate(`/table/${playId}`);
+    } catch {
+      setTrouble('It could not be begun. Try it again, or open the game.');
+    }
     setBusy(false);
-    if (playId) await navigate(`/table/${playId}`);
   };
   return (
     <li className="shelf-game">
@@ -64,6 +69,11 @@ export function ShelfGame({
           >
             To the table
           </Button>
+        )}
+        {trouble && (
+          <p role="alert" className="clay">
+            {trouble}
+          </p>
         )}
       </div>
     </li>

@@ -30,13 +30,12 @@ import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useSession } from '../../app/session.tsx';
-import { startGame } from '../../live/game/startGame.ts';
 import { newSeed } from '../../live/startPlay.ts';
 import type { ChosenRules } from './chosenRules.ts';
 import { FactsField } from './FactsField.tsx';
 import { PrintedOrder } from './PrintedOrder.tsx';
 import { adult, nobody, SeatField } from './SeatField.tsx';
-import { newGameRow, sitDown } from '../../live/game/sitDown.ts';
+import { sitDown } from '../../live/game/sitDown.ts';
 
 /** Who plays and how; then to the table. */
 export function StartGame({
@@ -50,7 +49,8 @@ export function StartGame({
   readonly pupils: readonly Pupil[];
   readonly first: Pupil | undefined;
 }) {
-  const { me, outbox } = useSession();
+  const session = useSession();
+  const { me } = session;
   const navigate = useNavigate();
   const [seats, setSeats] = useState<readonly string[]>(() => [
     first?.id ?? nobody,
@@ -113,8 +113,6 @@ export function StartGame({
     if (own.length === 0) return setTrouble('Somebody should play: choose a pupil.');
     if (new Set(own).size < own.length) return setTrouble('A pupil sits on one seat only.');
     if (taken.length < game.seats.least) return setTrouble(`${game.name} is for ${seatsText(game)}.`);
-    const pupil = pupils.find((one) => one.id === own[0]);
-    if (!pupil) return;
     if (toWrite && written?.of === writtenFor && written.facts === null)
       return setTrouble('Some of the facts cannot be read yet: put them right first.');
     const unplayable = toWrite ? settingTrouble(toWrite, rules, given) : null;
@@ -124,17 +122,8 @@ export function StartGame({
     } catch (error) {
       return setTrouble(error instanceof Error ? error.message : 'It cannot be set up.');
     }
-    const sits = await sitDown(taken, pupils, me);
-    if (!sits) return;
-    const row = newGameRow(sits, plan, {
-      pupil,
-      me,
-      way: types ? 'keypad' : 'tutor',
-      title: `${game.name}: ${chosen.house?.name ?? game.steps[chosen.step]?.name ?? ''}`,
-      operation: game.operations(rules)[0] ?? pupil.operation,
-    });
-    await startGame(outbox, row);
-    await navigate(`/table/${row.playId}`);
+    const playId = await sitDown(session, plan, { ids: taken, pupils, way: types ? 'keypad' : 'tutor' });
+    if (playId) await navigate(`/table/${playId}`);
   };
   const flip = (label: string, on: boolean, set: (value: boolean) => void) => (
     <FormControlLabel

@@ -19,7 +19,7 @@ export function ScreensList({
   return (
     <>
       <p role="status">{statusSays(all)}</p>
-      {all?.code && <JoinBy code={all.code} whose="the child\u2019s" />}
+      {all?.code && <JoinBy code={all.code} whose={'the child\u2019s'} />}
       {screen.trouble && (
         <p role="alert" style={{ color: 'var(--clay)' }}>
           {screen.trouble}

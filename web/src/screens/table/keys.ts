@@ -97,6 +97,7 @@ export const keyList = (letters: Letters): readonly (readonly [string, string])[
   ['←', 'not right; the digits said may follow'],
   ['↑', 'gave up'],
   ['0–9, Enter', 'the child’s keypad: type, done'],
+  ['1–4, 0', 'in a race: who was first, nobody; with cards shuffled by hand: who took it'],
   ['Space', 'begin, go on after a pause, open the review'],
   ['Backspace', 'undo the last answer (in an answer half typed: take a digit back)'],
   ['?', 'this list'],

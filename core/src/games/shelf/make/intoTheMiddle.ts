@@ -91,7 +91,7 @@ export const intoTheMiddle: Game<MiddleRules, MiddleState> = {
       { name: say('theMiddle'), seat: null, cards: [cardOf(play, state.target)] },
       { name: say('aroundIt'), seat: null, cards: state.around.map((id) => cardOf(play, id)) },
     ],
-    totals: counts(state).map((value, seat) => ({ name: say('seat', { seat }), value })),
+    totals: counts(state).map((value, seat) => ({ name: say('seat', { seat }), value, pile: true })),
     target: worthOf(play, state.target),
   }),
   scores: (play, state) => scoresFrom(play, counts(state)),
