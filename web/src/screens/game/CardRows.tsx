@@ -8,6 +8,8 @@ import { choiceAtCard, mayPick, type GameView } from './gameView.ts';
 
 /** A pile, and the place beside it on which a card will lie. */
 const pileAndPlace = 2;
+/** px: cards that are narrower are pushed together. */
+const readable = 40;
 
 /** Cards as large as the field holds. */
 export function CardRows({
@@ -25,20 +27,24 @@ export function CardRows({
 }) {
   const [ref, room] = useRoom<HTMLDivElement>();
   const laidOut = rows.some((row) => row.across && !own.onPick);
-  const width = fitCards(
-    rows.map((row) => ({
-      // A card that was taken leaves its place empty.
-      count: piles
-        ? pileAndPlace
-        : row.across && !own.onPick
-          ? Math.max(row.cards.length, ...row.cards.map((card) => card.id + 1))
-          : row.cards.length,
-      heightPerWidth: row.dice ? dieShape : cardShape,
-      across: own.onPick ? undefined : row.across,
-      nameless: laidOut && rows.length === 1,
-    })),
-    room,
-  );
+  const widthOf = (closed: boolean) =>
+    fitCards(
+      rows.map((row) => ({
+        count: piles
+          ? pileAndPlace
+          : row.across && !own.onPick && !closed
+            ? Math.max(row.cards.length, ...row.cards.map((card) => card.id + 1))
+            : row.cards.length,
+        heightPerWidth: row.dice ? dieShape : cardShape,
+        across: own.onPick || closed ? undefined : row.across,
+        nameless: laidOut && rows.length === 1,
+      })),
+      room,
+    );
+  // A card that was taken leaves its place empty, as long as what lies there can be read.
+  const open = widthOf(false);
+  const closed = !piles && laidOut && open < readable;
+  const width = closed ? widthOf(true) : open;
   return (
     <div ref={ref} className={`game-rows ${laidOut ? 'laid-out' : ''}`}>
       {rows.map((row) =>
@@ -51,7 +57,7 @@ export function CardRows({
             </div>
           </section>
         ) : (
-          <CardRow key={tell(row.name)} row={row} width={width} {...own} />
+          <CardRow key={tell(row.name)} row={row} width={width} closed={closed} {...own} />
         ),
       )}
     </div>
@@ -62,6 +68,7 @@ function CardRow({
   row,
   view,
   width,
+  closed,
   onChoose,
   picked,
   onPick,
@@ -69,29 +76,29 @@ function CardRow({
   readonly row: SceneRow;
   readonly view: GameView;
   readonly width: number;
+  /** No place is left empty. */
+  readonly closed: boolean;
   readonly onChoose: (key: string, at: number) => void;
   readonly picked?: readonly number[];
   readonly onPick?: (card: number) => void;
 }) {
   const turn = view.need.kind === 'choose' && view.need.seat === row.seat;
+  const across = onPick || closed ? undefined : row.across;
   return (
     <section className={`card-row ${turn ? 'turn' : ''}`} aria-label={tell(row.name, view.names)}>
       <h2>{tell(row.name, view.names)}</h2>
       <div
         className="card-row-cards"
         style={
-          row.across && !onPick
-            ? { display: 'grid', gridTemplateColumns: `repeat(${row.across}, max-content)` }
-            : undefined
+          across ? { display: 'grid', gridTemplateColumns: `repeat(${across}, max-content)` } : undefined
         }
       >
         {row.cards.map((card) => {
           const choice = choiceAtCard(view.need, card.id);
           // A card that was taken leaves its place empty: the others stay where they are.
-          const place =
-            row.across && !onPick
-              ? { gridColumn: (card.id % row.across) + 1, gridRow: Math.floor(card.id / row.across) + 1 }
-              : undefined;
+          const place = across
+            ? { gridColumn: (card.id % across) + 1, gridRow: Math.floor(card.id / across) + 1 }
+            : undefined;
           const face = row.dice ? (
             <Die shown={card.worth ?? 0} sides={row.dice} size={width} />
           ) : (
