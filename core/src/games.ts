@@ -18,6 +18,7 @@ export * from './games/setting.ts';
 export * from './games/gameEnd.ts';
 export * from './games/sampleTable.ts';
 export * from './games/table/advanceGameTable.ts';
+export * from './games/table/appSeat.ts';
 export * from './games/table/calmMove.ts';
 export { headStartsAt, settlesAt, type MadeClaim, type SeatShown } from './games/table/claimRace.ts';
 export * from './games/table/gamePress.ts';

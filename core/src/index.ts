@@ -9,6 +9,7 @@ export * from './facts/ownPathway.ts';
 export * from './facts/pathway.ts';
 export * from './facts/pathwayBook.ts';
 export * from './facts/range.ts';
+export * from './facts/readOut.ts';
 export * from './facts/skill.ts';
 export * from './facts/item.ts';
 export * from './recall/answer.ts';

@@ -37,6 +37,8 @@ export interface ChildGame {
   readonly claimed: readonly number[];
   /** Everyone freezes: the operation that holds from now on. */
   readonly frozen: string | null;
+  /** What the app says in its seat, before it is judged. */
+  readonly appSays?: string | null;
   /** What it came to, when it is over. */
   readonly end?: GameEnd | null;
 }
@@ -101,6 +103,8 @@ export const showSchema = object({
       'game should be a game as it lies on a table.',
       (value) => value == null || isChildGame(value),
     ),
+  /** What is shown here is read out too. */
+  readAloud: boolean().strict().optional(),
   /** Whether the child types here. */
   keypad: boolean().strict().required(),
   /** The child's hand: which side the keypad lies on. */

@@ -42,6 +42,8 @@ describe('a game’s plan on its way', () => {
     ['game', 'Outweigh!'],
     ['mode', 'somewhere'],
     ['adults', [4]],
+    ['app', 4],
+    ['app', 'second'],
     ['adults', [0, 1, 2, 3, 0]],
     ['roles', ['judge']],
     ['minutes', 0],
@@ -54,6 +56,10 @@ describe('a game’s plan on its way', () => {
     const says = await trouble(gamePlanSchema.validate(plan({ [key]: value })));
     expect(says).not.toBe('kept');
     expect(says).toMatch(/[.]$/);
+  });
+  it('tells of a seat that the app takes, or of none', async () => {
+    for (const app of [1, null, undefined])
+      await expect(gamePlanSchema.validate(plan({ app }))).resolves.toMatchObject({ seats: 2 });
   });
   it('is refused with a field it does not have', async () => {
     expect(await trouble(gamePlanSchema.validate({ ...plan(), prize: 1 }))).not.toBe('kept');

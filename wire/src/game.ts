@@ -48,6 +48,8 @@ export const gamePlanSchema = object({
   seed: wholeField(-2_147_483_648, 2_147_483_647).required(),
   packs: plainField<NonNullable<GamePlan['packs']>>(longestRules).nullable().defined(),
   adults: array(wholeField(0, 3).required()).strict().max(4, 'adults holds too many seats.').required(),
+  /** The seat that the app takes itself. */
+  app: wholeField(0, 3).nullable().optional(),
   erring: boolean().strict().required(),
   levelled: boolean().strict().required(),
   roles: array(

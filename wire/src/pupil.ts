@@ -15,7 +15,7 @@ import {
   type Policy,
   type TriedFact,
 } from '@veldrift/core';
-import { array, mixed, number, object, string, type InferType } from 'yup';
+import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { idField, nameField, setIdField, textField } from './fields.ts';
 
 export const clocks = ['shown', 'hidden', 'none'] as const;
@@ -90,6 +90,8 @@ export const pupilSchema = object({
   clock: oneOf(clocks, 'The clock').required(),
   hand: oneOf(hands, 'The writing hand').required(),
   homeLanguage: textField('The home language', 60).defined(),
+  /** What is asked, and the way to what was missed, are read out by the device's own voice. Left out by builds of before. */
+  readAloud: boolean().strict().optional(),
   aids: textField('The aids', 300).defined(),
   notes: textField('The notes', 4000).defined(),
   /** By when the aim line reaches the aim, a calendar day; null: no line. */
@@ -137,6 +139,7 @@ export function newPupilInput(id: string): PupilInput {
     clock: 'hidden',
     hand: 'right',
     homeLanguage: '',
+    readAloud: false,
     aids: '',
     notes: '',
     aimBy: null,

@@ -1,6 +1,6 @@
-import { answerOf, parseFactKey, type FactKey } from '../facts/fact.ts';
+import { answerOf, parseFactKey, type Fact, type FactKey } from '../facts/fact.ts';
 import { factOfItem } from '../facts/item.ts';
-import { createRandom, mixSeed } from '../random/random.ts';
+import { createRandom, mixSeed, type RandomSource } from '../random/random.ts';
 import type { Asked } from './game.ts';
 
 /** One in so many of a grown-up's turns is an error on purpose. */
@@ -23,9 +23,12 @@ export function errNow(
   if (key === null || !known.has(key) || said < after) return null;
   const random = createRandom(mixSeed(seed, said, 2));
   if (random.int(1, oneIn) !== 1) return null;
-  const fact = parseFactKey(key);
+  return nearAnswer(parseFactKey(key), random);
+}
+
+/** An answer that is not right: one off, or a neighbour of the table, as a child might say it. */
+export function nearAnswer(fact: Fact, random: RandomSource): string {
   const answer = answerOf(fact);
-  // One off, or a neighbour of the table: what a child might say.
   const near = [answer + 1, answer - 1, answer + fact.right, answer - fact.right].filter(
     (value) => value >= 0 && value !== answer,
   );

@@ -28,6 +28,8 @@ export interface GamePlan {
   readonly packs: readonly (Recipe | null)[] | null;
   /** Seats of grown-ups. */
   readonly adults: readonly number[];
+  /** The seat that the app takes itself; null or left out: none. */
+  readonly app?: number | null | undefined;
   /** The grown-up errs on purpose now and then. */
   readonly erring: boolean;
   /** The slower seat's claims count as if made earlier. */

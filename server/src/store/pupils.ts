@@ -17,6 +17,7 @@ export interface PupilRow {
   clock: Pupil['clock'];
   hand: Pupil['hand'];
   home_language: string;
+  read_aloud: boolean;
   aids: string;
   notes: string;
   aim_by: string | null;
@@ -44,6 +45,7 @@ export function inputOfRow(row: PupilRow): PupilInput {
     clock: row.clock,
     hand: row.hand,
     homeLanguage: row.home_language,
+    readAloud: row.read_aloud,
     aids: row.aids,
     notes: row.notes,
     aimBy: row.aim_by,
@@ -65,6 +67,7 @@ const columns = [
   'clock',
   'hand',
   'home_language',
+  'read_aloud',
   'aids',
   'notes',
   'aim_by',
@@ -86,6 +89,7 @@ function valuesOf(pupil: PupilInput): unknown[] {
     pupil.clock,
     pupil.hand,
     pupil.homeLanguage,
+    pupil.readAloud ?? false,
     pupil.aids,
     pupil.notes,
     pupil.aimBy,

@@ -1,4 +1,6 @@
 import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { standardSchemaResolver } from '@hookform/resolvers/standard-schema';
 import { useQueryClient } from '@tanstack/react-query';
@@ -228,6 +230,24 @@ export function PupilForm({ start, draft, title, pupil }: FormProps) {
               error={!!fieldState.error}
               helperText={fieldState.error?.message ?? 'Draws the aim line over the checks. May be left out.'}
               slotProps={{ inputLabel: { shrink: true } }}
+            />
+          )}
+        />
+        <Controller
+          control={control}
+          name="readAloud"
+          render={({ field }) => (
+            <FormControlLabel
+              className="form-switch"
+              control={<Switch checked={field.value ?? false} onChange={(_, on) => field.onChange(on)} />}
+              label={
+                <>
+                  Read aloud
+                  <span className="quiet form-hint">
+                    What is asked, and the way to what was missed, by the device&rsquo;s own voice.
+                  </span>
+                </>
+              }
             />
           )}
         />

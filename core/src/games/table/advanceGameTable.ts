@@ -12,7 +12,7 @@ import {
   type GameTableStep,
 } from './gameTable.ts';
 import { judge } from './judgeSaid.ts';
-import { undo, undoTurn } from './undoMove.ts';
+import { undo, undoToChild, undoTurn } from './undoMove.ts';
 
 /** The table after something done at it, and what goes on record of that. Pure: same table, same press, same step. */
 export function advanceGameTable(
@@ -67,9 +67,9 @@ export function advanceGameTable(
     case 'mark':
       return mark(table, press);
     case 'undo':
-      return undo(frame, table, press.when);
+      return undoToChild(frame, table, press.when, undo);
     case 'undoTurn':
-      return undoTurn(frame, table, press.when);
+      return undoToChild(frame, table, press.when, undoTurn);
     case 'move':
       return perform(frame, table, press.move, press.at, press.when);
     case 'claim':

@@ -1,4 +1,5 @@
 import { resumePlan } from '../gamePlan.ts';
+import { waitsForApp } from './appSeat.ts';
 import type { GameMoment } from './gamePress.ts';
 import { fresh, nothing, perform, turnCalm } from './gameStep.ts';
 import type { GameSent, GameTable, GameTableFrame, GameTableStep } from './gameTable.ts';
@@ -23,6 +24,19 @@ export function undo(frame: GameTableFrame, table: GameTable, when: GameMoment):
   const again = calmed ? perform(frame, back, turnCalm(frame), when.at, when) : nothing(back);
   // What is asked again was seen before: it takes no time.
   return { ...again, table: { ...again.table, spoiled: true }, sent: [...sent, ...again.sent] };
+}
+
+/** Takes back also what the app did in its seat: it would only do it again. `by`: how far one step goes. */
+export function undoToChild(
+  frame: GameTableFrame,
+  table: GameTable,
+  when: GameMoment,
+  by: typeof undo,
+): GameTableStep {
+  const step = by(frame, table, when);
+  if (step.table.moves.length === table.moves.length || !waitsForApp(frame, step.table)) return step;
+  const before = undoToChild(frame, step.table, when, by);
+  return { ...before, sent: [...step.sent, ...before.sent] };
 }
 
 /** Where the table rolls and deals by itself, what it did by itself is taken back with what went before: it would only do it again. */

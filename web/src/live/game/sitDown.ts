@@ -4,7 +4,7 @@ import type { Me, Pupil, PupilPage } from '@veldrift/wire';
 import type { GameSeat } from '../../app/deviceDb.ts';
 import { pupilPageQuery, queryClient } from '../../app/queries.ts';
 import type { Outbox } from '../outbox.ts';
-import { dealOf, grownUp, seatOf, startGame } from './startGame.ts';
+import { appName, dealOf, grownUp, seatOf, startGame } from './startGame.ts';
 import { measuringFor } from '../measuringOf.ts';
 import { playHead } from '../startPlay.ts';
 
@@ -30,13 +30,14 @@ async function seated(
   ids: readonly string[],
   pupils: readonly Pupil[],
   me: Me,
+  app: number | null,
 ): Promise<Sitting | undefined> {
   let head: Sitting['head'] | undefined;
   const seats: GameSeat[] = [];
-  for (const id of ids) {
+  for (const [seat, id] of ids.entries()) {
     const sits = pupils.find((other) => other.id === id);
     if (!sits) {
-      seats.push(grownUp(me.name));
+      seats.push(grownUp(seat === app ? appName : me.name));
       continue;
     }
     const own = await playHead(sits, me.userId);
@@ -47,7 +48,7 @@ async function seated(
 }
 
 /**
- * Sits pupils down to a game: on this device's disk and on record. `ids`: by seat; who is no pupil is the grown-up. Gives the id of the
+ * Sits pupils down to a game: on this device's disk and on record. `ids`: by seat; who is no pupil is the app where the plan has it, else the grown-up. Gives the id of the
  * first pupil's play; undefined: no pupil sits there.
  */
 export async function sitDown(
@@ -59,7 +60,7 @@ export async function sitDown(
     way,
   }: { readonly ids: readonly string[]; readonly pupils: readonly Pupil[]; readonly way: CaptureWay },
 ): Promise<string | undefined> {
-  const sits = await seated(ids, pupils, me);
+  const sits = await seated(ids, pupils, me, plan.app ?? null);
   if (!sits) return undefined;
   const { head, seats } = sits;
   const { pupil } = head;

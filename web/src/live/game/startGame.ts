@@ -23,6 +23,9 @@ export function seatOf(
   };
 }
 
+/** How the app is called in a seat of its own. */
+export const appName = 'The app';
+
 export const grownUp = (name: string): GameSeat => ({
   name,
   pupil: null,

@@ -10,6 +10,7 @@ import type {
 } from '@veldrift/core';
 import {
   advanceGameTable,
+  appTurn,
   calibrationAgeOf,
   devicesNow,
   gameEnd,
@@ -21,6 +22,8 @@ import {
   newGameTable,
   resumePlan,
   settlesAt,
+  waitsForApp,
+  type AppTurn,
   type GameEnd,
   type GameMoment,
   type GamePress,
@@ -72,6 +75,10 @@ export interface LiveGame extends OpenGame {
   /** What a grown-up is to say wrongly now; null: nothing. */
   readonly err: string | null;
   readonly claiming: Claiming;
+  /** What the app does now in a seat of its own; null: nothing. */
+  readonly appTurn: AppTurn | null;
+  /** It is the app's turn, and nobody else's. */
+  readonly waitsForApp: boolean;
   /** What to tell of moves that could not be made again on taking it up; null: nothing. */
   readonly trouble: string | null;
   /** What it came to; null: it is not over. */
@@ -199,6 +206,8 @@ export function useGame(row: GameRow, me: Me, outbox: Outbox, how: GameTableHow)
     ...{ game, play, state, need, table, moves, promptId, noted: now.noted, trouble: taken.trouble },
     answers: useMemo(() => tableAnswers({ moves }), [moves]),
     err: useErr(row, need, moves),
+    appTurn: useMemo(() => appTurn(frame, now), [frame, now]),
+    waitsForApp: waitsForApp(frame, now),
     end: useMemo(
       () => (need.kind === 'over' ? gameEnd(frame, frame.seats, moves, now.told) : null),
       [frame, moves, need, now.told],

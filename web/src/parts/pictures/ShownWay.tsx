@@ -2,6 +2,7 @@ import { parseFactKey, pictureOf, sayNowLine, sayNowWays, wholeFactText, type Fa
 import { useState, type ReactNode } from 'react';
 import { keepTogether } from '../../app/format.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
+import { useReadOut } from '../../live/useReadAloud.ts';
 import { fits } from '../fits.ts';
 import { FactPicture } from './FactPicture.tsx';
 
@@ -32,6 +33,7 @@ export function ShownWay({
   const way = ways[(at + turned) % ways.length];
   const whole = wholeFactText(fact);
   const line = sayNowLine(parsed, way?.id);
+  useReadOut(line);
   return (
     <div className="shown-way told-missed">
       {picture ?? <FactPicture picture={pictureOf(parsed, way?.id)} />}

@@ -8,6 +8,8 @@ import { api, ApiError } from '../../app/api.ts';
 import { page } from '../../app/page.tsx';
 import { watchFrames } from '../../live/frameWatch.ts';
 import { Keypad } from '../../live/Keypad.tsx';
+import { ReadsAloud } from '../../live/useReadAloud.ts';
+import { NoVoice } from '../../parts/NoVoice.tsx';
 import { ShownWay } from '../../parts/pictures/ShownWay.tsx';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
 import { deviceScreenLine, overId, windowScreenLine, type ScreenLine } from '../../live/child/childLine.ts';
@@ -202,33 +204,36 @@ function Screen({ window: name, onLost }: { readonly window: string | null; read
       <p className="sr-only" aria-live="assertive">
         {asked && show.fact !== null && show.hidden === 'result' && !show.chain ? factKeyText(show.fact) : ''}
       </p>
-      {show?.game ? (
-        <Suspense fallback={null}>
-          <GameChild show={show} tell={tell} spoiled={() => spoiled.current} />
-        </Suspense>
-      ) : asked && show.fact !== null ? (
-        <>
-          <div className={`asked ${show.aid ? 'aided' : ''}`}>
-            <FactPrompt promptId={show.promptId} fact={show.fact} hidden={show.hidden} chain={show.chain} />
-            {show.keypad && <TypedLine typed={typed} />}
-            {show.aid && <AidFor key={show.aid} aid={show.aid} fact={show.fact} />}
-          </div>
-          {show.keypad && (
-            <Keypad onDigit={digit} onDelete={() => setTyped(deleteDigit(typed))} onEnter={enter} />
-          )}
-        </>
-      ) : show?.shownWay ? (
-        <ShownWay
-          key={show.promptId}
-          fact={show.shownWay.fact}
-          ownWay={show.shownWay.way ?? undefined}
-          picture={show.aid ? <AidFor aid={show.aid} fact={show.shownWay.fact} /> : undefined}
-        />
-      ) : (
-        <p className="child-says numeral" aria-live="polite">
-          {show === null ? 'Ready' : show.fact === null ? show.says : ''}
-        </p>
-      )}
+      <ReadsAloud value={show?.readAloud === true}>
+        {show?.game ? (
+          <Suspense fallback={null}>
+            <GameChild show={show} tell={tell} spoiled={() => spoiled.current} />
+          </Suspense>
+        ) : asked && show.fact !== null ? (
+          <>
+            <div className={`asked ${show.aid ? 'aided' : ''}`}>
+              <FactPrompt promptId={show.promptId} fact={show.fact} hidden={show.hidden} chain={show.chain} />
+              {show.keypad && <TypedLine typed={typed} />}
+              {show.aid && <AidFor key={show.aid} aid={show.aid} fact={show.fact} />}
+            </div>
+            {show.keypad && (
+              <Keypad onDigit={digit} onDelete={() => setTyped(deleteDigit(typed))} onEnter={enter} />
+            )}
+          </>
+        ) : show?.shownWay ? (
+          <ShownWay
+            key={show.promptId}
+            fact={show.shownWay.fact}
+            ownWay={show.shownWay.way ?? undefined}
+            picture={show.aid ? <AidFor aid={show.aid} fact={show.shownWay.fact} /> : undefined}
+          />
+        ) : (
+          <p className="child-says numeral" aria-live="polite">
+            {show === null ? 'Ready' : show.fact === null ? show.says : ''}
+          </p>
+        )}
+      </ReadsAloud>
+      <NoVoice wished={show?.readAloud === true && !asked} />
       {ended && (
         <Button variant="outlined" onClick={onLost}>
           Join a table

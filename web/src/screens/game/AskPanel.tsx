@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import { diceWords, factOfItem, rollTrouble, type TypedAnswer } from '@veldrift/core';
 import { padKeys, tell, written, type Move, type Need } from '@veldrift/core/games';
 import { useState } from 'react';
+import { useReadOut } from '../../live/useReadAloud.ts';
 import { fits } from '../../parts/fits.ts';
 import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
 import { seatLetters } from '../../app/letterKeys.ts';
@@ -87,6 +88,15 @@ function Shown({
   readonly shown: string;
 }) {
   return fact === null ? (
+    <Line promptId={promptId} shown={shown} />
+  ) : (
+    <FactPrompt promptId={promptId} fact={fact} />
+  );
+}
+
+function Line({ promptId, shown }: { readonly promptId: string; readonly shown: string }) {
+  useReadOut(shown, promptId);
+  return (
     <div
       key={promptId}
       className="prompt numeral"
@@ -96,8 +106,6 @@ function Shown({
     >
       {shown}
     </div>
-  ) : (
-    <FactPrompt promptId={promptId} fact={fact} />
   );
 }
 
@@ -110,7 +118,11 @@ function SayAsk({
   return (
     <div className="asked">
       <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={written(need.asked.shown)} />
-      {view.keypad && isTheirs(view) && padKeys(need) && <TypedLine typed={typed} />}
+      {view.appSays !== null ? (
+        <p className="typed numeral">{view.appSays}</p>
+      ) : (
+        view.keypad && isTheirs(view) && padKeys(need) && <TypedLine typed={typed} />
+      )}
     </div>
   );
 }
@@ -141,7 +153,7 @@ function ClaimAsk({
     );
   };
   // A device of one's own has one's own place alone.
-  const seats = need.seats.filter((seat) => view.seat === null || seat === view.seat);
+  const seats = need.seats.filter((seat) => seat !== view.app && (view.seat === null || seat === view.seat));
   const half = Math.ceil(seats.length / 2);
   return (
     <div className={`ask-claim ${view.seat === null ? '' : 'own'}`}>

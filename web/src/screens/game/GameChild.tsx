@@ -60,6 +60,7 @@ export function GameChild({
           keypad: show.keypad,
           claimed: own.claimed,
           seat: show.seat ?? null,
+          appSays: own.appSays ?? null,
         })
       : undefined;
   const need = view?.need;

@@ -8,6 +8,7 @@ import { JudgeKeys } from '../table/JudgeKeys.tsx';
 export function GameCorner({
   need,
   names,
+  app,
   keypad,
   elsewhere,
   mayJudge,
@@ -20,6 +21,8 @@ export function GameCorner({
 }: {
   readonly need: Need;
   readonly names: readonly string[];
+  /** The seat that the app takes; null: none. */
+  readonly app: number | null;
   /** The child types what is asked. */
   readonly keypad: boolean;
   /** The children look at a screen of their own: the keypad is there. */
@@ -35,17 +38,19 @@ export function GameCorner({
   if (need.kind === 'claim')
     return (
       <>
-        {need.seats.map((seat) => (
-          <LiveKey key={seat} className="judge first" onPress={(at) => onClaim(seat, at)}>
-            {names[seat]} first <kbd aria-hidden>{seat + 1}</kbd>
-          </LiveKey>
-        ))}
+        {need.seats
+          .filter((seat) => seat !== app)
+          .map((seat) => (
+            <LiveKey key={seat} className="judge first" onPress={(at) => onClaim(seat, at)}>
+              {names[seat]} first <kbd aria-hidden>{seat + 1}</kbd>
+            </LiveKey>
+          ))}
         <LiveKey className="judge" onPress={onNobody}>
           Nobody <kbd aria-hidden>0</kbd>
         </LiveKey>
       </>
     );
-  if (need.kind !== 'say') return null;
+  if (need.kind !== 'say' || need.asked.seat === app) return null;
   const pad = keypad ? padKeys(need) : null;
   return (
     <>

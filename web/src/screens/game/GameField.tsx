@@ -43,6 +43,7 @@ export function GameField({
   const choosing = need.kind === 'choose' && isTheirs(view) ? need : null;
   const choose = (key: string, at: number) => {
     if (choosing) setRefused(onMove({ kind: 'choose', seat: choosing.seat, key }, at) ?? '');
+    else if (need.kind === 'choose') setRefused(`It is ${names[need.seat] ?? 'another seat'}\u2019s turn.`);
   };
   const by = choosing?.by;
   const own = choosing ? scene.rows.find((row) => row.seat === choosing.seat) : undefined;
@@ -68,7 +69,12 @@ export function GameField({
         </p>
         {/* What is asked is seen large below; here it is read out. */}
         {asks && <p className="sr-only">{tell(need.says, names)}</p>}
-        <p className={`game-says ${refused ? 'refused' : ''}`}>{refused || tell(view.says, names)}</p>
+        <p className={`game-says ${refused ? 'refused' : ''}`}>
+          {refused ||
+            (view.appSays !== null && need.kind === 'say'
+              ? `${names[need.asked.seat] ?? ''} says ${view.appSays}.`
+              : tell(view.says, names))}
+        </p>
       </div>
       <GameScene
         view={shown}

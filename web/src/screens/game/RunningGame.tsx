@@ -1,6 +1,5 @@
-import { factOfItem, operationNames, packOf, type Recipe } from '@veldrift/core';
+import { factOfItem, operationNames } from '@veldrift/core';
 import {
-  missedAt,
   padKeys,
   written,
   rolesNow,
@@ -10,16 +9,16 @@ import {
 } from '@veldrift/core/games';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { v7 as uuid } from 'uuid';
 import type { GameRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { changeSettings, useSettings } from '../../app/settings.ts';
-import { findSet } from '../../app/book.ts';
-import { AidShelf } from '../../parts/aids/AidShelf.tsx';
 import { useAid } from '../../parts/aids/useAid.ts';
 import { useGame } from '../../live/game/useGame.ts';
+import { useAppSeat } from '../../live/game/useAppSeat.ts';
 import { useGoesOn } from '../../live/game/useGoesOn.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
+import { ReadsAloud } from '../../live/useReadAloud.ts';
+import { NoVoice } from '../../parts/NoVoice.tsx';
 import { KeyHelp } from '../table/KeyHelp.tsx';
 import { TableFrame } from '../table/TableFrame.tsx';
 import { BestLine } from './BestLine.tsx';
@@ -30,7 +29,7 @@ import { GameNotice } from './GameNotice.tsx';
 import { GameCorner } from './GameCorner.tsx';
 import { GameTools, MoreGameTools } from './GameTools.tsx';
 import { GameSeats } from './GameSeats.tsx';
-import { LooseMiss } from './LooseMiss.tsx';
+import { GameShelf } from './GameShelf.tsx';
 import { missedFact } from './missedFact.ts';
 import { viewOf } from './gameView.ts';
 import { usePlayAgain } from './usePlayAgain.ts';
@@ -67,7 +66,6 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const clock = useSweepClock(game, playing && !table.calm);
   const rules = game.play.rules as Readonly<Record<string, unknown>>;
   const keypad = row.way === 'keypad';
-  const view = viewOf(game, row.plan, state, { names, keypad, claimed: game.claiming.claimed });
   const shelf = useAid(game.promptId, game.layAid);
   const fact = need.kind === 'say' || need.kind === 'claim' ? factOfItem(need.asked.item) : null;
   const { goesOn: chosen } = useSettings();
@@ -81,12 +79,25 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   });
   const { typed, trouble, erring, helper, judge, move } = turn;
   const shownWay = missedFact(game, row);
+  const covers = help || leaving || screens || covered || best || signal.frozen !== null;
+  const appSays = useAppSeat(
+    game.appTurn,
+    { on: playing && !covers, promptId: game.promptId, looking: shownWay !== null },
+    { onMove: move, onClaim: (seat, at) => game.claiming.claim(seat, at, 'child') },
+  );
+  const { claimed } = game.claiming;
+  const view = viewOf(game, row.plan, state, { names, keypad, claimed, appSays });
   const timeIsOut = useTimeSet(game, row.plan.minutes);
+  // What is asked of one alone is read out where that one wishes it; of all, where anyone does.
+  const wishes = row.seats.map(({ pupil }) => pupil?.readAloud === true);
+  const readAloud = saying ? (wishes[saying.asked.seat] ?? false) : wishes.includes(true);
   const screen = useGameScreen({
     row,
     game,
     aid: shelf.aid,
     frozen: signal.frozen,
+    appSays,
+    readAloud,
     end: game.end,
     shownWay,
     onMove: move,
@@ -104,11 +115,11 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     else if (over) finish();
     else if (erring) judge('right', at);
     else if (need.kind === 'go') move({ kind: 'go' }, at);
-    else if (need.kind === 'roll' && row.plan.mode !== 'called') move({ kind: 'roll' }, at);
+    else if (need.kind === 'roll' && !game.waitsForApp && row.plan.mode !== 'called')
+      move({ kind: 'roll' }, at);
   };
   // Real cards and dice are turned and thrown by hand; what nobody got is looked at for as long as it takes.
-  const still = help || leaving || screens || covered || best || shownWay !== null || signal.frozen !== null;
-  useGoesOn(goesOn && playing && !still, game, () => goOn(performance.now()));
+  useGoesOn(goesOn && playing && !covers && shownWay === null, game, () => goOn(performance.now()));
   useGameKeys({
     on: !help && !leaving && !screens && !covered,
     racing: playing && need.kind === 'claim',
@@ -159,27 +170,30 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
         sitters={row.seats.flatMap(({ pupil, name }, seat) => (pupil ? [{ id: pupil.id, name, seat }] : []))}
         onScreens={setScreens}
         middle={
-          <GameSeats
-            seats={row.seats}
-            need={need}
-            out={state.out}
-            duties={rolesNow(
-              row.plan.roles,
-              seatsIn(game.play, state),
-              roundsPlayed(
-                game.moves.map((one) => one.move),
-                row.plan.seats,
-              ),
-            )}
-            headStartMs={game.claiming.headStartMs}
-            err={erring ? null : game.err}
-            helper={helper}
-            onHelper={turn.setHelper}
-            onErred={turn.setErring}
-            onLeave={(seat) => move({ kind: 'leave', seat }, performance.now())}
-            leaving={leaving}
-            onLeaving={setLeaving}
-          />
+          <>
+            <NoVoice wished={wishes.includes(true) && !elsewhere} />
+            <GameSeats
+              seats={row.seats}
+              need={need}
+              out={state.out}
+              duties={rolesNow(
+                row.plan.roles,
+                seatsIn(game.play, state),
+                roundsPlayed(
+                  game.moves.map((one) => one.move),
+                  row.plan.seats,
+                ),
+              )}
+              headStartMs={game.claiming.headStartMs}
+              err={erring ? null : game.err}
+              helper={helper}
+              onHelper={turn.setHelper}
+              onErred={turn.setErring}
+              onLeave={(seat) => move({ kind: 'leave', seat }, performance.now())}
+              leaving={leaving}
+              onLeaving={setLeaving}
+            />
+          </>
         }
         tools={
           <GameTools
@@ -204,6 +218,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
             <GameCorner
               need={need}
               names={names}
+              app={view.app}
               keypad={keypad}
               elsewhere={elsewhere}
               mayJudge={erring === null}
@@ -235,50 +250,26 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
             </LiveKey>
           </div>
         ) : playing ? (
-          <GameField
-            view={view}
-            shownWay={shownWay}
-            promptId={game.promptId}
-            typed={typed}
-            ending={
-              game.end && (
-                <GameEndSays
-                  end={game.end}
-                  names={names}
-                  keys={<EndKeys {...next} onAgain={next.again} onReview={finish} />}
-                />
-              )
-            }
-            onMove={move}
-            onClaim={(seat, at) => game.claiming.claim(seat, at, 'child')}
-            shelf={
-              row.plan.mode === 'loose' ? (
-                <LooseMiss
-                  names={names}
-                  pupils={row.seats.flatMap(({ pupil }, at) => (pupil ? [at] : []))}
-                  operations={game.game.operations(game.play.rules)}
-                  worths={worthsOf(game.game.materials(game.play.rules).pack)}
-                  noted={game.noted}
-                  onNote={(seat, of, given) =>
-                    game.note(
-                      missedAt({ newId: uuid, now: new Date().toISOString() }, row.limitMs, {
-                        seat,
-                        fact: of,
-                        given,
-                      }),
-                    )
-                  }
-                />
-              ) : shelf.open && fact !== null ? (
-                <AidShelf
-                  fact={fact}
-                  aid={shelf.aid}
-                  onAid={shelf.lay}
-                  ofSet={findSet(row.setId)?.aids ?? []}
-                />
-              ) : null
-            }
-          />
+          <ReadsAloud value={readAloud && !elsewhere}>
+            <GameField
+              view={view}
+              shownWay={shownWay}
+              promptId={game.promptId}
+              typed={typed}
+              ending={
+                game.end && (
+                  <GameEndSays
+                    end={game.end}
+                    names={names}
+                    keys={<EndKeys {...next} onAgain={next.again} onReview={finish} />}
+                  />
+                )
+              }
+              onMove={move}
+              onClaim={(seat, at) => game.claiming.claim(seat, at, 'child')}
+              shelf={<GameShelf row={row} game={game} aids={shelf} fact={playing ? fact : null} />}
+            />
+          </ReadsAloud>
         ) : (
           <GameNotice
             status={table.status}
@@ -293,7 +284,3 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     </>
   );
 }
-
-/** What the cards of a pack may show, signs left out. */
-const worthsOf = (pack: Recipe | null): ReadonlySet<number> | null =>
-  pack && new Set(packOf(pack).map((card) => Math.abs(card.worth)));

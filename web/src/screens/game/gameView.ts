@@ -27,6 +27,10 @@ export interface GameView {
   readonly claimed: readonly number[];
   /** The seat whose own screen this is: only what is that child's can be pressed; null: everyone looks at it. */
   readonly seat: number | null;
+  /** The seat that the app takes; null: none. */
+  readonly app: number | null;
+  /** What the app says now, before it is judged; null: nothing. */
+  readonly appSays: string | null;
   /** The running total lies on a bead frame. */
   readonly beads: boolean;
   /** Cards are laid into tens and ones. */
@@ -36,11 +40,14 @@ export interface GameView {
 /** The view of a game as it stands. */
 export function viewOf(
   { game, play }: OpenGame,
-  plan: Pick<GamePlan, 'game' | 'mode'>,
+  plan: Pick<GamePlan, 'game' | 'mode' | 'app'>,
   state: GameState,
-  own: Pick<GameView, 'names' | 'keypad' | 'claimed'> & { readonly seat?: number | null },
+  own: Pick<GameView, 'names' | 'keypad' | 'claimed'> & {
+    readonly seat?: number | null;
+    readonly appSays?: string | null;
+  },
 ): GameView {
-  const { seat = null } = own;
+  const { seat = null, appSays = null } = own;
   const aid = game.aidAt?.(play.rules) ?? null;
   return {
     game: plan.game,
@@ -52,13 +59,13 @@ export function viewOf(
     beads: aid === 'beadFrame',
     frame: aid === 'placeFrame',
     ...own,
-    seat,
+    ...{ seat, appSays, app: plan.app ?? null },
   };
 }
 
-/** Whether what the table waits for may be done at a screen: at everyone's all of it, at a child's own what is that child's. */
-export function isTheirs({ need, seat }: Pick<GameView, 'need' | 'seat'>): boolean {
-  if (seat === null) return true;
+/** Whether what the table waits for may be done at a screen: at everyone's all but what is the app's, at a child's own what is that child's. */
+export function isTheirs({ need, seat, app }: Pick<GameView, 'need' | 'seat' | 'app'>): boolean {
+  if (seat === null) return app === null || !isTheirs({ need, seat: app, app: null }) || isForAll(need);
   switch (need.kind) {
     case 'say':
       return need.asked.seat === seat;
@@ -73,6 +80,8 @@ export function isTheirs({ need, seat }: Pick<GameView, 'need' | 'seat'>): boole
       return true;
   }
 }
+
+const isForAll = ({ kind }: Need): boolean => kind === 'claim' || kind === 'go' || kind === 'over';
 
 /** Choices that are neither on the table nor for the child to find: these are listed. */
 export const listedChoices = (need: Need): readonly Choice[] =>

@@ -21,6 +21,10 @@ interface Shows {
   readonly game: LiveGame;
   readonly aid: Aid | null;
   readonly frozen: Operation | null;
+  /** What the app says in its seat; null: nothing. */
+  readonly appSays: string | null;
+  /** What stands there is read out. */
+  readonly readAloud: boolean;
   /** What it came to, when it is over. */
   readonly end: GameEnd | null;
   /** A fact that nobody got, shown now. */
@@ -37,6 +41,8 @@ export function useGameScreen({
   game,
   aid,
   frozen,
+  appSays,
+  readAloud,
   end,
   shownWay,
   onMove,
@@ -62,8 +68,9 @@ export function useGameScreen({
         aid,
         shownWay,
         says,
+        readAloud,
         game: on
-          ? { plan: row.plan, state, names: row.seats.map((one) => one.name), claimed, frozen, end }
+          ? { plan: row.plan, state, names: row.seats.map((one) => one.name), claimed, frozen, appSays, end }
           : null,
       },
       onTells: (tells, from) => {
@@ -104,7 +111,7 @@ export function useGameScreen({
         }
       },
     },
-    [promptId, says, row.way, aid, claimed.join(), frozen].join(' '),
+    [promptId, says, row.way, aid, claimed.join(), frozen, appSays].join(' '),
   );
   const devices = pupils.flatMap((pupil, seat) => (pupil !== null && screens.isHere(pupil) ? [seat] : []));
   const all =

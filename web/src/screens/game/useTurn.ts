@@ -38,7 +38,7 @@ export function useTurn(
   const { need } = game;
   const saying = need.kind === 'say' ? need : null;
   // What is no number is said and judged, also where the child types.
-  const types = keypad && padKeys(need) !== null;
+  const types = keypad && !game.waitsForApp && padKeys(need) !== null;
 
   /** After a move, or the sentence of one that could not be made. */
   const after = (said: string | null) => {
@@ -62,7 +62,7 @@ export function useTurn(
   const judge = (judgement: Judgement, at: number, own: TypedAnswer = []) => {
     if (loose && (judgement === 'right' || judgement === 'wrong'))
       return took({ right: judgement === 'right' }, at);
-    if (!playing || !saying) return;
+    if (!playing || !saying || game.waitsForApp) return;
     // An answer that was said wrongly on purpose is said right before anything else.
     after(
       game.judge(erring ? 'right' : judgement, at, {

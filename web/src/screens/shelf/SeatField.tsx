@@ -2,10 +2,12 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { Pupil } from '@veldrift/wire';
 import { findSet } from '../../app/book.ts';
+import { appName } from '../../live/game/startGame.ts';
 
 /** What stands for a seat that no pupil takes. */
 export const nobody = 'nobody';
 export const adult = 'adult';
+export const theApp = 'app';
 
 /** Who sits on one seat, and with which pack of their own. */
 export function SeatField({
@@ -41,6 +43,7 @@ export function SeatField({
       >
         <MenuItem value={nobody}>nobody</MenuItem>
         <MenuItem value={adult}>{grownUp}</MenuItem>
+        <MenuItem value={theApp}>{appName}: plays like a child</MenuItem>
         {pupils.map((one) => (
           <MenuItem key={one.id} value={one.id}>
             {one.name}, {findSet(one.setId)?.name}

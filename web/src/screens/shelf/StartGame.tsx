@@ -34,7 +34,7 @@ import { newSeed } from '../../live/startPlay.ts';
 import type { ChosenRules } from './chosenRules.ts';
 import { FactsField } from './FactsField.tsx';
 import { PrintedOrder } from './PrintedOrder.tsx';
-import { adult, nobody, SeatField } from './SeatField.tsx';
+import { adult, nobody, SeatField, theApp } from './SeatField.tsx';
 import { sitDown } from '../../live/game/sitDown.ts';
 
 /** Who plays and how; then to the table. */
@@ -69,7 +69,7 @@ export function StartGame({
   const [trouble, setTrouble] = useState('');
   const [seed] = useState(newSeed);
   const taken = seats.slice(0, game.seats.most).filter((one) => one !== nobody);
-  const own = taken.filter((one) => one !== adult);
+  const own = taken.filter((one) => one !== adult && one !== theApp);
   const given = chosen.house?.rules ?? game.steps[chosen.step]?.rules;
   // Facts that a child has written for this play.
   const toWrite = game.settings.find((one) => one.kind === 'facts' && valueNow(one, given) !== null);
@@ -104,6 +104,7 @@ export function StartGame({
           })
         : null,
     adults: taken.flatMap((one, at) => (one === adult ? [at] : [])),
+    app: taken.includes(theApp) ? taken.indexOf(theApp) : null,
     erring: erring && taken.includes(adult),
     levelled: levelled && race,
     roles: taken.length > 1 ? duties : [],
@@ -112,6 +113,9 @@ export function StartGame({
   const start = async () => {
     if (own.length === 0) return setTrouble('Somebody should play: choose a pupil.');
     if (new Set(own).size < own.length) return setTrouble('A pupil sits on one seat only.');
+    if (taken.filter((one) => one === theApp).length > 1) return setTrouble('The app takes one seat only.');
+    if (taken.includes(theApp) && plan.mode !== 'screen')
+      return setTrouble('The app takes a seat on screen only: it cannot handle real cards and dice.');
     if (taken.length < game.seats.least) return setTrouble(`${game.name} is for ${seatsText(game)}.`);
     if (toWrite && written?.of === writtenFor && written.facts === null)
       return setTrouble('Some of the facts cannot be read yet: put them right first.');

@@ -9,7 +9,9 @@ import {
   typedText,
 } from '@veldrift/core';
 import { useSettings } from '../../app/settings.ts';
+import { useReadOut } from '../../live/useReadAloud.ts';
 import { fits } from '../../parts/fits.ts';
+import { askedText } from './askedText.ts';
 
 /** What the child looks at: one fact, large. A fresh element for each showing, so that its paint can be timed. */
 export function FactPrompt({
@@ -24,6 +26,7 @@ export function FactPrompt({
   /** A chain of three shows all its cards; the middle result is said before the third is taken. */
   readonly chain?: DealtPrompt['chain'];
 }) {
+  useReadOut(askedText(fact, hidden, chain), promptId);
   const parsed = parseFactKey(fact);
   const { left, operation, right } = parsed;
   const sign = <span className="prompt-sign">{displaySigns[operation]}</span>;

@@ -6,6 +6,8 @@ import type { MinuteRow } from '../../app/deviceDb.ts';
 import { timeText } from '../../app/format.ts';
 import { useSession } from '../../app/session.tsx';
 import { Keypad } from '../../live/Keypad.tsx';
+import { ReadsAloud } from '../../live/useReadAloud.ts';
+import { NoVoice } from '../../parts/NoVoice.tsx';
 import { LetterKey } from '../../parts/LetterKey.tsx';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { useMinute } from '../../live/useMinute.ts';
@@ -41,6 +43,8 @@ export function RunningTable({
   const [clockShown, setClockShown] = useState(pupil.clock === 'shown');
   const keypad = row.way === 'keypad';
   const running = state.status === 'running';
+  // While a microphone listens, nothing else speaks.
+  const reads = pupil.readAloud === true && way !== 'voice';
   const screen = useTwoScreens(
     minute,
     pupil.id,
@@ -51,6 +55,7 @@ export function RunningTable({
       chain: null,
       keypad,
       padLeft: pupil.hand === 'left',
+      readAloud: reads,
       says: { ready: 'Ready', running: '', paused: 'A little pause.', over: 'Done. Thank you.' }[
         state.status
       ],
@@ -83,7 +88,12 @@ export function RunningTable({
       says={saysOf(state, keypad, typing.said)}
       told={running ? factKeyText(promptOf(state)) : ''}
       screen={screen}
-      middle={<VoiceBar voice={voice} />}
+      middle={
+        <>
+          <VoiceBar voice={voice} />
+          <NoVoice wished={reads && !elsewhere} />
+        </>
+      }
       moreKeys={
         <LiveKey
           className="live-key"
@@ -119,7 +129,9 @@ export function RunningTable({
       ) : running ? (
         <>
           <div className="asked">
-            <FactPrompt promptId={minute.promptId} fact={promptOf(state)} />
+            <ReadsAloud value={reads}>
+              <FactPrompt promptId={minute.promptId} fact={promptOf(state)} />
+            </ReadsAloud>
             {keypad && <TypedLine typed={typing.typed} />}
           </div>
           {keypad && <Keypad onDigit={typing.digit} onDelete={typing.takeBack} onEnter={typing.enter} />}

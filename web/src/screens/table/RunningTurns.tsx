@@ -4,6 +4,8 @@ import { useNavigate } from 'react-router';
 import type { TurnsRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { Keypad } from '../../live/Keypad.tsx';
+import { ReadsAloud } from '../../live/useReadAloud.ts';
+import { NoVoice } from '../../parts/NoVoice.tsx';
 import { AidShelf } from '../../parts/aids/AidShelf.tsx';
 import { useAid } from '../../parts/aids/useAid.ts';
 import { findSet } from '../../app/book.ts';
@@ -47,7 +49,14 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
   const told = state.status === 'told';
   const aid = told ? shownAid : shelf;
   const mayAid = row.purpose === 'drill' && (asking || told);
-  const screen = useTwoScreens(turns, pupil.id, { ...showOf(turns, row), aid: aid.aid }, setElsewhere);
+  // While a microphone listens, nothing else speaks.
+  const reads = pupil.readAloud === true && !(way === 'voice' && asking);
+  const screen = useTwoScreens(
+    turns,
+    pupil.id,
+    { ...showOf(turns, row), aid: aid.aid, readAloud: reads },
+    setElsewhere,
+  );
   const ofSet = findSet(row.setId)?.aids ?? [];
   const given = state.answers.slice(row.earlier);
   const last = given.at(-1);
@@ -83,6 +92,7 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
         <>
           <VoiceBar voice={voice} />
           <ComesNext reading={reading} />
+          <NoVoice wished={pupil.readAloud === true && !elsewhere} />
         </>
       }
       ownKey={
@@ -122,46 +132,48 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
         else if (key.kind === 'enter' || key.kind === 'space') goOn(at);
       }}
     >
-      {asking && fact !== undefined && elsewhere ? (
-        <div className="asked">
-          <SmallField text={factKeyText(fact)} />
-          {shelf.open && <AidShelf fact={fact} aid={shelf.aid} onAid={shelf.lay} ofSet={ofSet} />}
-        </div>
-      ) : asking && fact !== undefined && !pack ? (
-        <>
-          <div className={`asked ${shelf.open ? 'aided' : ''}`}>
-            <FactPrompt
-              promptId={turns.promptId}
-              fact={fact}
-              hidden={turns.hidden}
-              chain={reading.dealt?.chain ?? null}
-            />
-            {keypad && <TypedLine typed={typing.typed} />}
+      <ReadsAloud value={reads && !elsewhere}>
+        {asking && fact !== undefined && elsewhere ? (
+          <div className="asked">
+            <SmallField text={factKeyText(fact)} />
             {shelf.open && <AidShelf fact={fact} aid={shelf.aid} onAid={shelf.lay} ofSet={ofSet} />}
           </div>
-          {keypad && <Keypad onDigit={typing.digit} onDelete={typing.takeBack} onEnter={typing.enter} />}
-        </>
-      ) : asking && pack && fact !== undefined ? (
-        <div className="field-quiet">
-          <p className="numeral pack-fact">{factKeyText(fact)}</p>
-          <p>The cards are on the table.</p>
-        </div>
-      ) : state.status === 'told' && last ? (
-        <Told
-          ownWay={ownWayOf(row.pupil, last.fact)}
-          answer={last}
-          pack={pack}
-          slides={slidesUnder(turns)}
-          aid={
-            shownAid.open ? (
-              <AidShelf fact={last.fact} aid={shownAid.aid} onAid={shownAid.lay} ofSet={ofSet} />
-            ) : null
-          }
-          onTurn={goOn}
-        />
-      ) : (
-        <TurnsNotice row={row} state={state} onGo={goOn} />
-      )}
+        ) : asking && fact !== undefined && !pack ? (
+          <>
+            <div className={`asked ${shelf.open ? 'aided' : ''}`}>
+              <FactPrompt
+                promptId={turns.promptId}
+                fact={fact}
+                hidden={turns.hidden}
+                chain={reading.dealt?.chain ?? null}
+              />
+              {keypad && <TypedLine typed={typing.typed} />}
+              {shelf.open && <AidShelf fact={fact} aid={shelf.aid} onAid={shelf.lay} ofSet={ofSet} />}
+            </div>
+            {keypad && <Keypad onDigit={typing.digit} onDelete={typing.takeBack} onEnter={typing.enter} />}
+          </>
+        ) : asking && pack && fact !== undefined ? (
+          <div className="field-quiet">
+            <p className="numeral pack-fact">{factKeyText(fact)}</p>
+            <p>The cards are on the table.</p>
+          </div>
+        ) : state.status === 'told' && last ? (
+          <Told
+            ownWay={ownWayOf(row.pupil, last.fact)}
+            answer={last}
+            pack={pack}
+            slides={slidesUnder(turns)}
+            aid={
+              shownAid.open ? (
+                <AidShelf fact={last.fact} aid={shownAid.aid} onAid={shownAid.lay} ofSet={ofSet} />
+              ) : null
+            }
+            onTurn={goOn}
+          />
+        ) : (
+          <TurnsNotice row={row} state={state} onGo={goOn} />
+        )}
+      </ReadsAloud>
     </LiveFrame>
   );
 }

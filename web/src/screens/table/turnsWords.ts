@@ -1,6 +1,4 @@
 import {
-  answerOf,
-  displaySigns,
   parseFactKey,
   sayNowLine,
   factKeyText,
@@ -13,6 +11,7 @@ import type { ChildShow } from '@veldrift/wire';
 import type { Letters } from '../../app/letterKeys.ts';
 import type { TurnsRow } from '../../app/deviceDb.ts';
 import { ownWayOf } from '../../live/ownWay.ts';
+import { askedText } from './askedText.ts';
 import type { LiveTurns } from '../../live/useTurns.ts';
 
 /** What the child's own screen shows of the play. */
@@ -50,12 +49,7 @@ export function slidesUnder({ reading, state }: LiveTurns): number | undefined {
 /** What a screen reader is told: what is asked, then how it was judged with the whole fact, and after a miss the way to it. */
 export function toldOf({ state, fact, hidden }: LiveTurns, row: TurnsRow): string {
   const last = state.answers.at(-1);
-  if (state.status === 'asking' && fact !== undefined) {
-    const parsed = parseFactKey(fact);
-    return hidden === 'right'
-      ? `${parsed.left} ${displaySigns[parsed.operation]} what is ${answerOf(parsed)}`
-      : factKeyText(fact);
-  }
+  if (state.status === 'asking' && fact !== undefined) return askedText(fact, hidden);
   if (state.status !== 'told' || !last) return '';
   if (isRight(last.judgement)) return `Right. ${wholeFactText(last.fact)}.`;
   return `Not yet. ${wholeFactText(last.fact)}. ${sayNowLine(parseFactKey(last.fact), ownWayOf(row.pupil, last.fact))}`;

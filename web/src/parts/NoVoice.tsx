@@ -1,0 +1,13 @@
+import { useNoVoice } from '../live/useReadAloud.ts';
+
+/** Says it where a child wishes to have things read out, and this device has no voice. */
+export function NoVoice({ wished }: { readonly wished: boolean }) {
+  const says = useNoVoice(wished);
+  return (
+    says && (
+      <p className="no-voice quiet" role="status">
+        {says}
+      </p>
+    )
+  );
+}
