@@ -8,7 +8,7 @@ import { FieldPlot } from './FieldPlot.tsx';
 import { GameScene } from './GameScene.tsx';
 import { MendAsk } from './MendAsk.tsx';
 import { PlaceAsk } from './PlaceAsk.tsx';
-import { isTheirs } from './gameView.ts';
+import { isTheirs, type GameView } from './gameView.ts';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
 import { CardsAsk } from './CardsAsk.tsx';
 
@@ -65,16 +65,11 @@ export function GameField({
       <div className="game-words" aria-live="polite">
         <p className="game-need">
           {headline.seat !== null && <SeatMark seat={headline.seat} size={30} />}
-          <span>{tell(headline.says, names)}</span>
+          <span>{appHeadline(view) ?? tell(headline.says, names)}</span>
         </p>
         {/* What is asked is seen large below; here it is read out. */}
         {asks && <p className="sr-only">{tell(need.says, names)}</p>}
-        <p className={`game-says ${refused ? 'refused' : ''}`}>
-          {refused ||
-            (view.appSays !== null && need.kind === 'say'
-              ? `${names[need.asked.seat] ?? ''} says ${view.appSays}.`
-              : tell(view.says, names))}
-        </p>
+        <p className={`game-says ${refused ? 'refused' : ''}`}>{refused || tell(view.says, names)}</p>
       </div>
       <GameScene
         view={shown}
@@ -146,6 +141,13 @@ export function GameField({
       {shelf}
     </div>
   );
+}
+
+/** While the app is asked: that it thinks, then what it says. */
+function appHeadline({ need, app, appSays, names }: GameView): string | null {
+  if (need.kind !== 'say' || need.asked.seat !== app) return null;
+  const name = names[app] ?? '';
+  return appSays === null ? `${name} thinks.` : `${name} says ${appSays}.`;
 }
 
 /** A board, a field or cards in lines take a side of the table of their own; a strip of one line lies across it. */
