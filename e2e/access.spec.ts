@@ -1,5 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
-import { addPupil, deletePupil, house, prompt, signIn, startMinute } from './house.ts';
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { beginGame, dealsByHand, dealtBy, painted } from './gameHouse.ts';
+import { keys, move, shown } from './gameWalk.ts';
+import { addPupil, deletePupil, house, prompt, pupilOf, signIn, startMinute } from './house.ts';
 import { screensOf } from './screenList.ts';
 
 /** What the browser itself saw move after the page was first painted, and what moved. */
@@ -156,5 +158,92 @@ test('a tablet is turned while a list lies over the table: the keys go on, and n
   await page.getByRole('button', { name: 'Calm' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await expect(page.locator('[data-calm="true"]')).toBeVisible();
+  await deletePupil(page, pupil);
+});
+
+test('a name that is written from the right stands for itself: what follows it follows it', async ({
+  page,
+}) => {
+  await dealsByHand(page);
+  await signIn(page);
+  const name = '\u05ea\u05de\u05e8';
+  const pupil = await addPupil(page, { capture: 'tutor', name });
+  // Where each character lies: the sign that follows the name lies to the right of all of it.
+  const follows = (sign: string) =>
+    page.evaluate(
+      ([of, after]) => {
+        const found: boolean[] = [];
+        const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+        const boxOf = (node: Node, at: number, length: number) => {
+          const range = document.createRange();
+          range.setStart(node, at);
+          range.setEnd(node, at + length);
+          return range.getBoundingClientRect();
+        };
+        const lines: { node: Node; at: number; char: string }[] = [];
+        while (texts.nextNode()) {
+          const node = texts.currentNode;
+          if ((node.parentElement?.getBoundingClientRect().width ?? 0) > 1)
+            [...(node.textContent ?? '')].forEach((char, at) => lines.push({ node, at, char }));
+        }
+        const all = lines.map(({ char }) => char).join('');
+        for (let at = all.indexOf(of); at >= 0; at = all.indexOf(of, at + 1)) {
+          const next = lines.slice(at + of.length).find(({ char }) => !/[\u2068\u2069]/.test(char));
+          if (next?.char !== after) continue;
+          const first = lines[at];
+          if (!first) continue;
+          const own = boxOf(first.node, first.at, of.length);
+          found.push(boxOf(next.node, next.at, 1).left >= own.right - 1);
+        }
+        return found;
+      },
+      [name, sign] as const,
+    );
+  const playId = await beginGame(page, 'outweigh', pupil);
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.locator('.game-need')).toContainText(name);
+  expect(await follows(':')).toEqual([true]);
+  await painted(page);
+  await page.locator('.judge.right').click();
+  await page.getByRole('button', { name: 'End' }).click();
+  await expect(page).toHaveURL(new RegExp(`/review/${playId}`));
+  await expect(page.getByRole('heading', { name: /Facts met|Outweigh/ }).first()).toBeVisible();
+  const there = [...(await follows(':')), ...(await follows('\u2019'))];
+  expect(there.length).toBeGreaterThan(0);
+  expect(there.every(Boolean)).toBe(true);
+  await deletePupil(page, pupil);
+});
+
+test('where the system chooses the colours, what is chosen and whose an array is are told by lines', async ({
+  page,
+}) => {
+  await page.emulateMedia({ forcedColors: 'active' });
+  await dealtBy(page, 20261130);
+  await dealsByHand(page);
+  await signIn(page);
+  const line = (what: Locator, of: 'outlineStyle' | 'borderTopStyle' | 'borderLeftColor') =>
+    what.evaluate((element, name) => getComputedStyle(element)[name], of);
+  const odalys = await pupilOf(page, 'Odalys B.');
+  await page.goto(`${house().base}/pupils/${odalys.id}`);
+  const chosen = page.getByRole('button', { name: 'Multiplication', exact: true });
+  await expect(chosen).toHaveAttribute('aria-pressed', 'true');
+  expect(await line(chosen, 'outlineStyle')).toBe('solid');
+  expect(await line(page.getByRole('button', { name: 'Addition', exact: true }), 'outlineStyle')).toBe(
+    'none',
+  );
+  const nav = page.getByRole('navigation', { name: 'Screens' });
+  const edge = async (name: string) => line(nav.getByRole('link', { name }), 'borderLeftColor');
+  expect(await edge('Pupils')).not.toBe(await edge('Shelf'));
+  expect(await edge('Today')).toBe(await edge('Shelf'));
+  const pupil = await addPupil(page, { capture: 'tutor' });
+  await beginGame(page, 'fill-the-field', pupil);
+  const laid = (seat: number) => page.locator(`.plot.laid.seat-${seat}`).first();
+  while (!((await laid(0).isVisible()) && (await laid(1).isVisible()))) {
+    const before = await shown(page);
+    await move(page, keys);
+    await expect.poll(() => shown(page)).not.toBe(before);
+  }
+  const styles = [await line(laid(0), 'borderTopStyle'), await line(laid(1), 'borderTopStyle')];
+  expect(styles).toEqual(['solid', 'double']);
   await deletePupil(page, pupil);
 });

@@ -92,6 +92,7 @@ test('the app sits nowhere where it cannot play, and on one seat only', async ({
   const take = async (seat: number) => {
     await page.getByLabel(`Seat ${seat}`).click();
     await page.getByRole('option', { name: /^The app/ }).click();
+    await expect(page.getByRole('listbox')).toHaveCount(0);
   };
   await take(2);
   await take(3);
@@ -100,6 +101,7 @@ test('the app sits nowhere where it cannot play, and on one seat only', async ({
   await expect(page.getByRole('alert')).toHaveText('The app takes one seat only.');
   await page.getByLabel('Seat 3').click();
   await page.getByRole('option', { name: 'nobody' }).click();
+  await expect(page.getByRole('listbox')).toHaveCount(0);
   await page.getByLabel('Where').click();
   await page.getByRole('option', { name: /^Real cards in printed order/ }).click();
   await start.click();

@@ -200,6 +200,7 @@ for (const capture of ['tutor', 'keypad'] as const)
     await expect(prompt(page)).toBeVisible();
     await page.goto(`${house().base}/table/new/${pupil.id}?what=drill`);
     await page.getByRole('button', { name: 'To the table' }).click();
+    await expect(page.locator('.field')).toBeVisible();
     await atEverySize(page, 'drill, ready', hidden);
     await page.getByRole('button', { name: 'Begin' }).click();
     await expect(prompt(page)).toBeVisible();

@@ -105,7 +105,9 @@ function SignOut({ me }: { readonly me: Me }) {
   };
   return (
     <div style={{ display: 'flex', alignItems: 'center', gap: 14, padding: '0 20px', whiteSpace: 'nowrap' }}>
-      <span className="quiet who">{me.name}</span>
+      <span className="quiet who">
+        <bdi>{me.name}</bdi>
+      </span>
       <button type="button" className="linkish" style={{ minHeight: 44 }} onClick={() => void begin()}>
         Sign out
       </button>

@@ -6,6 +6,7 @@ import { useSession } from '../app/session.tsx';
 import { duesOf, minutesNow, visitsToday, type TodayVisit } from './today.ts';
 import { useNow } from './useNow.ts';
 import './dayLine.css';
+import { isolated } from '../app/isolated.ts';
 
 const leastApartPx = 26;
 
@@ -47,7 +48,7 @@ export function DayLine() {
               left: lefts[nth],
               width: `${(100 * widthOf(visit, visits)) / (to - from)}%`,
             }}
-            aria-label={`${clockText(visit.startsAtMin)} ${visit.pupil.name}${due.length > 0 ? `, ${due.join(', ')}` : ''}`}
+            aria-label={`${clockText(visit.startsAtMin)} ${isolated(visit.pupil.name)}${due.length > 0 ? `, ${due.join(', ')}` : ''}`}
           >
             <span className="day-bar" style={{ width: `${(100 * visit.minutes) / widthOf(visit, visits)}%` }}>
               {due.length > 0 && <i className="day-notch" />}
@@ -56,7 +57,7 @@ export function DayLine() {
               className="day-who"
               style={{ maxWidth: `${(100 * roomOf(visit, visits)) / widthOf(visit, visits)}%` }}
             >
-              {visit.pupil.name}
+              <bdi>{visit.pupil.name}</bdi>
             </span>
           </Link>
         );

@@ -13,6 +13,7 @@ import { otherSet, otherwiseDraft } from './otherwiseDraft.ts';
 import { Reasons } from './Reasons.tsx';
 import { useWord } from './useWord.ts';
 import './decision.css';
+import { isolated } from '../app/isolated.ts';
 
 /** What the school says, with its reasons; the tutor takes it or decides otherwise. */
 export function DecisionPanel({
@@ -37,8 +38,8 @@ export function DecisionPanel({
     draftName: otherwiseDraft(pupil.id),
     says: (kept) =>
       kept.toSetId === kept.setId
-        ? `On record: ${pupil.name} stays on ${nameOf(kept.setId)}.`
-        : `On record: ${pupil.name} is on ${nameOf(kept.toSetId)} now.`,
+        ? `On record: ${isolated(pupil.name)} stays on ${nameOf(kept.setId)}.`
+        : `On record: ${isolated(pupil.name)} is on ${nameOf(kept.toSetId)} now.`,
   });
   const source = {
     key: ['proposalAnswers', pupil.id, proposal.evidenceMark],
@@ -139,7 +140,7 @@ function headline(verdict: Verdict, proposal: Proposal, pupil: Pupil): string {
     case 'review':
       return `Review ${set}`;
     case 'recalibrate':
-      return `Measure ${pupil.name}\u2019s overhead again`;
+      return `Measure ${isolated(pupil.name)}\u2019s overhead again`;
     case 'place':
     case 'notEnough':
       return `Not enough to decide on ${set}`;

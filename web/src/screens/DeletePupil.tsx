@@ -14,6 +14,7 @@ import { dropDraft } from '../app/draft.ts';
 import { forgetWritten } from '../app/leaveDevice.ts';
 import { pupilsQuery } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
+import { isolated } from '../app/isolated.ts';
 
 /** Deleting a pupil for good, the name typed. */
 export function DeletePupil({
@@ -49,7 +50,7 @@ export function DeletePupil({
         'ceilingAnswers',
       ])
         client.removeQueries({ queryKey: [key] });
-      enqueueSnackbar(`${pupil.name} is deleted for good.`);
+      enqueueSnackbar(`${isolated(pupil.name)} is deleted for good.`);
       await navigate('/pupils', { replace: true });
     } catch (error) {
       setTrouble(error instanceof ApiError ? error.problem.message : 'It could not be done; try again.');
@@ -57,10 +58,16 @@ export function DeletePupil({
   };
   return (
     <Dialog open onClose={onClose} aria-labelledby="delete-title">
-      <DialogTitle id="delete-title">Delete {pupil.name} for good?</DialogTitle>
+      <DialogTitle id="delete-title">
+        Delete <bdi>{pupil.name}</bdi> for good?
+      </DialogTitle>
       <DialogContent>
         <p style={{ marginBottom: 16 }}>
-          Type <strong>{pupil.name}</strong> to delete everything kept of this pupil.
+          Type{' '}
+          <strong>
+            <bdi>{pupil.name}</bdi>
+          </strong>{' '}
+          to delete everything kept of this pupil.
         </p>
         <TextField
           fullWidth

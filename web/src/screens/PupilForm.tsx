@@ -265,11 +265,11 @@ export function PupilForm({ start, draft, title, pupil }: FormProps) {
         >
           <h2 id="delete">Delete for good</h2>
           <p className="quiet" style={{ margin: '4px 0 12px' }}>
-            Everything kept of {pupil.name} goes: answers, checks, decisions, notes. It cannot be brought
-            back.
+            Everything kept of <bdi>{pupil.name}</bdi> goes: answers, checks, decisions, notes. It cannot be
+            brought back.
           </p>
           <Button variant="outlined" color="error" onClick={() => setDeleting(true)}>
-            Delete {pupil.name}
+            Delete <bdi>{pupil.name}</bdi>
           </Button>
           {deleting && <DeletePupil pupil={pupil} draft={draft} onClose={() => setDeleting(false)} />}
         </section>

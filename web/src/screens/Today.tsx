@@ -14,6 +14,7 @@ import { checkDue, checkedToday, duesOf, minutesNow, visitsToday } from '../part
 import { Empty, Loading, Stale, Trouble } from '../parts/states.tsx';
 import { useNow } from '../parts/useNow.ts';
 import './today.css';
+import { isolated } from '../app/isolated.ts';
 
 /** The day in the order of the clock: who, which check is due, start. */
 export function Today() {
@@ -110,13 +111,16 @@ function Standing({
       {known.map(({ row, pupil }) => (
         <li key={row.playId}>
           <span>
-            <strong>{pupil.name}</strong>: a {standsStill(row)}.
+            <strong>
+              <bdi>{pupil.name}</bdi>
+            </strong>
+            : a {standsStill(row)}.
           </span>
           <Button
             variant="contained"
             component={Link}
             to={`/table/${row.playId}`}
-            aria-label={`Go on with ${pupil.name}`}
+            aria-label={`Go on with ${isolated(pupil.name)}`}
           >
             Go on
           </Button>
@@ -143,7 +147,7 @@ function Entry({
     <>
       <div>
         <Link to={`/pupils/${pupil.id}`} className="day-name">
-          {pupil.name}
+          <bdi>{pupil.name}</bdi>
         </Link>
         <p className="quiet">
           {operationNames[pupil.operation]}, {set?.name}
@@ -159,14 +163,18 @@ function Entry({
         {!done && dues.length === 0 && <span className="quiet">{schoolNames[pupil.school]}</span>}
       </div>
       <div className="day-keys">
-        <Button component={Link} to={`/shelf?pupil=${pupil.id}`} aria-label={`A game for ${pupil.name}`}>
+        <Button
+          component={Link}
+          to={`/shelf?pupil=${pupil.id}`}
+          aria-label={`A game for ${isolated(pupil.name)}`}
+        >
           Game
         </Button>
         <Button
           variant={strong ? 'contained' : 'outlined'}
           component={Link}
           to={`/table/new/${pupil.id}`}
-          aria-label={`Start with ${pupil.name}`}
+          aria-label={`Start with ${isolated(pupil.name)}`}
         >
           Start
         </Button>

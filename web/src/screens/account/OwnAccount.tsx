@@ -12,8 +12,8 @@ export function OwnAccount() {
     >
       <h2 id="account">Your account</h2>
       <p className="quiet" style={{ maxWidth: '66ch' }}>
-        {me.name}, in {me.room}. A sign-in ends 12 hours after its last use, after 12 hours of work, and after
-        7 days in any case.
+        <bdi>{me.name}</bdi>, in {me.room}. A sign-in ends 12 hours after its last use, after 12 hours of
+        work, and after 7 days in any case.
       </p>
       <OwnSessions />
       <ChangePassword />

@@ -39,7 +39,7 @@ export function GameSeats(props: Props) {
           <li key={at} className={`${turn === at ? 'turn' : ''} ${out.includes(at) ? 'out' : ''}`}>
             <SeatMark seat={at} size={18} />
             <span>
-              {seat.name}
+              <bdi>{seat.name}</bdi>
               {out.includes(at) && <span className="quiet"> has left</span>}
               {props.duties
                 .filter((one) => one.seat === at)

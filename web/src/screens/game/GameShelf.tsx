@@ -3,6 +3,7 @@ import { missedAt } from '@veldrift/core/games';
 import { v7 as uuid } from 'uuid';
 import { findSet } from '../../app/book.ts';
 import type { GameRow } from '../../app/deviceDb.ts';
+import { isolated } from '../../app/isolated.ts';
 import type { LiveGame } from '../../live/game/useGame.ts';
 import { AidShelf } from '../../parts/aids/AidShelf.tsx';
 import type { useAid } from '../../parts/aids/useAid.ts';
@@ -27,7 +28,7 @@ export function GameShelf({
     ) : null;
   return (
     <LooseMiss
-      names={row.seats.map((one) => one.name)}
+      names={row.seats.map((one) => isolated(one.name))}
       pupils={row.seats.flatMap(({ pupil }, at) => (pupil ? [at] : []))}
       operations={game.game.operations(game.play.rules)}
       worths={worthsOf(game.game.materials(game.play.rules).pack)}

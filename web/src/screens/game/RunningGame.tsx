@@ -10,6 +10,7 @@ import {
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { GameRow } from '../../app/deviceDb.ts';
+import { isolated } from '../../app/isolated.ts';
 import { useSession } from '../../app/session.tsx';
 import { changeSettings, useSettings } from '../../app/settings.ts';
 import { useAid } from '../../parts/aids/useAid.ts';
@@ -58,7 +59,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const [leaving, setLeaving] = useState(false);
   const [screens, setScreens] = useState(false);
   const [covered, setCovered] = useState(false);
-  const names = row.seats.map((one) => one.name);
+  const names = row.seats.map((one) => isolated(one.name));
   const playing = table.status === 'playing';
   const over = need.kind === 'over';
   const saying = need.kind === 'say' ? need : null;

@@ -2,6 +2,7 @@ import { isTypedAnswer, padKeys, typedThere, type GameEnd } from '@veldrift/core
 import type { Aid, Operation } from '@veldrift/core';
 import { useEffect, useEffectEvent } from 'react';
 import type { GameRow } from '../../app/deviceDb.ts';
+import { isolated } from '../../app/isolated.ts';
 import { shownAt } from '../../live/child/shownAt.ts';
 import { useChildScreens, type ChildScreens } from '../../live/child/useChildScreens.ts';
 import type { LiveGame } from '../../live/game/useGame.ts';
@@ -70,7 +71,7 @@ export function useGameScreen({
         says,
         readAloud,
         game: on
-          ? { plan: row.plan, state, names: row.seats.map((one) => one.name), claimed, frozen, appSays, end }
+          ? { plan: row.plan, state, names: row.seats.map((one) => isolated(one.name)), claimed, frozen, appSays, end }
           : null,
       },
       onTells: (tells, from) => {

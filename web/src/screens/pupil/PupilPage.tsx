@@ -59,7 +59,9 @@ function Body({ page }: { readonly page: Page }) {
     <>
       <div className="work-head">
         <div>
-          <h1>{pupil.name}</h1>
+          <h1>
+            <bdi>{pupil.name}</bdi>
+          </h1>
           <p className="quiet">
             {[
               gradeText(pupil.gradeSystem, pupil.grade),
@@ -160,12 +162,12 @@ function NothingYet({ pupil }: { readonly pupil: Pupil }) {
     <section className="decision" aria-labelledby="nothing-title">
       <h2 id="nothing-title">Nothing to decide yet</h2>
       <p>
-        {pupil.name} has answered nothing so far, so the set is a guess. A placement finds the one to begin
-        with, in three or four minutes.
+        <bdi>{pupil.name}</bdi> has answered nothing so far, so the set is a guess. A placement finds the one
+        to begin with, in three or four minutes.
       </p>
       <div className="actions">
         <Button variant="contained" component={Link} to={`/table/new/${pupil.id}?what=placement`}>
-          Place {pupil.name}
+          Place <bdi>{pupil.name}</bdi>
         </Button>
       </div>
     </section>

@@ -10,6 +10,7 @@ import { Otherwise } from '../../parts/Otherwise.tsx';
 import { useWord } from '../../parts/useWord.ts';
 import { Reasons } from '../../parts/Reasons.tsx';
 import type { LocalReview } from './localReview.ts';
+import { isolated } from '../../app/isolated.ts';
 
 /** What a game comes to: how it ended and move by move, the others at the table, and what the step rules say. */
 export function GameSays({ page }: { readonly page: ReviewPage | LocalReview }) {
@@ -28,7 +29,7 @@ export function GameSays({ page }: { readonly page: ReviewPage | LocalReview }) 
             .map((one, at) => (
               <span key={one.playId}>
                 {at > 0 && ', '}
-                <Link to={`/review/${one.playId}`}>{one.name}</Link>
+                <Link to={`/review/${one.playId}`}><bdi>{one.name}</bdi></Link>
               </span>
             ))}
           . Each has a review of their own.
@@ -59,10 +60,12 @@ export function GameSays({ page }: { readonly page: ReviewPage | LocalReview }) 
 function seatNames(kept: GameReview, deal: GameDeal | undefined): string[] {
   return (deal?.pupilIds ?? []).map(
     (id, at) =>
-      kept.table.find((one) => one.seat === at)?.name ??
-      deal?.grownUps?.[at] ??
-      // Games of before that was kept; and a pupil deleted since.
-      (id === null && deal?.plan.adults.includes(at) ? 'The tutor' : 'Somebody'),
+      isolated(
+        kept.table.find((one) => one.seat === at)?.name ??
+          deal?.grownUps?.[at] ??
+          // Games of before that was kept; and a pupil deleted since.
+          (id === null && deal?.plan.adults.includes(at) ? 'The tutor' : 'Somebody'),
+      ),
   );
 }
 
@@ -193,7 +196,7 @@ function Stepping({
       {otherwise && (
         <Otherwise
           draftName={draftName}
-          label={`${pupil.name} plays ${game.name} at`}
+          label={`${isolated(pupil.name)} plays ${game.name} at`}
           first={String(acceptedStep)}
           options={game.steps.map((one, at) => ({
             value: String(at),

@@ -57,7 +57,7 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
       <div className="work-head">
         <div>
           <h1>
-            {pupil.name}: {purposeNames[play.purpose].toLowerCase()}
+            <bdi>{pupil.name}</bdi>: {purposeNames[play.purpose].toLowerCase()}
           </h1>
           <p className="quiet">
             {play.title || findSet(play.setId)?.name}, {answerWayNames[play.way]},{' '}
@@ -69,7 +69,7 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
             Begin another
           </Button>
           <Button variant="outlined" component={Link} to={`/pupils/${pupil.id}`}>
-            {pupil.name}&rsquo;s page
+            <bdi>{pupil.name}</bdi>&rsquo;s page
           </Button>
         </div>
       </div>

@@ -7,6 +7,7 @@ import { Otherwise } from '../../parts/Otherwise.tsx';
 import { otherSet, otherwiseDraft } from '../../parts/otherwiseDraft.ts';
 import { useWord } from '../../parts/useWord.ts';
 import type { LocalReview } from './localReview.ts';
+import { isolated } from '../../app/isolated.ts';
 
 interface Props {
   readonly page: ReviewPage | LocalReview;
@@ -24,7 +25,7 @@ export function TutorsWord({ page, of, accept, toSetId }: Props) {
     send: (input: Pick<PlaceInput, 'outcome' | 'toSetId' | 'reason'>) =>
       api.sayOutcome(pupil.id, of, { ...input, id: uuid(), playId: play.id }),
     draftName: otherwiseDraft(pupil.id),
-    says: (kept) => `On record: ${pupil.name} is on ${nameOf(kept.toSetId)}.`,
+    says: (kept) => `On record: ${isolated(pupil.name)} is on ${nameOf(kept.toSetId)}.`,
   });
   if (ended)
     return (

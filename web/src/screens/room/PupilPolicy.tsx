@@ -9,6 +9,7 @@ import { dropDraft } from '../../app/draft.ts';
 import { pupilsQuery, refetchRecords } from '../../app/queries.ts';
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
 import { PolicyEditor } from './PolicyEditor.tsx';
+import { isolated } from '../../app/isolated.ts';
 
 /** The numbers that one pupil is judged by. */
 export function PupilPolicy() {
@@ -36,7 +37,7 @@ function Editor({ pupil }: { readonly pupil: Pupil }) {
     mutationFn: (policy: Pupil['policy']) => api.changePupil({ ...pupilInputOf(pupil), policy }),
     onSuccess: async () => {
       dropDraft(draft);
-      enqueueSnackbar(`On record: the numbers for ${pupil.name}.`);
+      enqueueSnackbar(`On record: the numbers for ${isolated(pupil.name)}.`);
       await refetchRecords();
       await navigate(`/pupils/${pupil.id}`);
     },
@@ -45,11 +46,13 @@ function Editor({ pupil }: { readonly pupil: Pupil }) {
     <>
       <div className="work-head">
         <div>
-          <h1>{pupil.name}: numbers of the school</h1>
+          <h1>
+            <bdi>{pupil.name}</bdi>: numbers of the school
+          </h1>
           <p className="quiet">They go before those of the room.</p>
         </div>
         <Button variant="outlined" component={Link} to={`/pupils/${pupil.id}`}>
-          {pupil.name}&rsquo;s page
+          <bdi>{pupil.name}</bdi>&rsquo;s page
         </Button>
       </div>
       <PolicyEditor

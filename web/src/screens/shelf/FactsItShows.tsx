@@ -42,7 +42,9 @@ export function FactsItShows({
   const first = [...facts].sort((a, b) => Number(set.has(b.fact)) - Number(set.has(a.fact)));
   return (
     <div className="game-shown">
-      <h2>What it shows {pupil.name}</h2>
+      <h2>
+        What it shows <bdi>{pupil.name}</bdi>
+      </h2>
       {shown.trouble && <p role="alert">{shown.trouble}</p>}
       {shown.done < 1 && !shown.trouble && !shown.cancelled && (
         <div className="shown-under">

@@ -46,7 +46,7 @@ export function SeatField({
         <MenuItem value={theApp}>{appName}: plays like a child</MenuItem>
         {pupils.map((one) => (
           <MenuItem key={one.id} value={one.id}>
-            {one.name}, {findSet(one.setId)?.name}
+            <bdi>{one.name}</bdi>, {findSet(one.setId)?.name}
           </MenuItem>
         ))}
       </TextField>

@@ -1,5 +1,6 @@
 import type { AnyGame } from '@veldrift/core/games';
 import type { Pupil } from '@veldrift/wire';
+import { isolated } from '../../app/isolated.ts';
 
 /** The step of a game at which a pupil begins who has not played it: the first that practises what the pupil is at. */
 export const firstStepFor = (game: AnyGame, pupil: Pick<Pupil, 'operation'> | undefined): number =>
@@ -15,8 +16,8 @@ export function whyFor(
   at: { readonly step: number } | undefined,
 ): string {
   const step = game.steps[at?.step ?? firstStepFor(game, pupil)];
-  if (at) return `${pupil.name} is at: ${step?.name ?? ''}`;
+  if (at) return `${isolated(pupil.name)} is at: ${step?.name ?? ''}`;
   return step && game.operations(step.rules).includes(pupil.operation)
-    ? `New to ${pupil.name}; begins at: ${step.name}`
-    : `New to ${pupil.name}; no step of it practises what they are at`;
+    ? `New to ${isolated(pupil.name)}; begins at: ${step.name}`
+    : `New to ${isolated(pupil.name)}; no step of it practises what they are at`;
 }

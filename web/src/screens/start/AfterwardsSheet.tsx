@@ -20,6 +20,7 @@ import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import type { SheetProps } from './SheetProps.ts';
 import { newSeed, playHead } from '../../live/startPlay.ts';
+import { isolated } from '../../app/isolated.ts';
 
 type StoodOut = 'right' | 'workedOut' | 'wrong';
 
@@ -117,7 +118,7 @@ export function AfterwardsSheet({ pupil, set }: SheetProps) {
       },
     ]);
     dropDraft(draftKey);
-    enqueueSnackbar(`Kept: ${minutes} minutes with ${pupil.name}.`);
+    enqueueSnackbar(`Kept: ${minutes} minutes with ${isolated(pupil.name)}.`);
     await navigate(`/pupils/${pupil.id}`);
   };
 

@@ -76,7 +76,9 @@ function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }
     <div className="start">
       <div className="work-head">
         <div>
-          <h1>{pupil.name}</h1>
+          <h1>
+            <bdi>{pupil.name}</bdi>
+          </h1>
           <p className="quiet">
             {operationNames[pupil.operation]}, <strong>{set.name}</strong>,{' '}
             {countText(set.practises.length, 'fact')}. {set.hint}

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { MinuteRow } from '../../app/deviceDb.ts';
 import { timeText } from '../../app/format.ts';
+import { isolated } from '../../app/isolated.ts';
 import { useSession } from '../../app/session.tsx';
 import { Keypad } from '../../live/Keypad.tsx';
 import { ReadsAloud } from '../../live/useReadAloud.ts';
@@ -73,7 +74,7 @@ export function RunningTable({
 
   return (
     <LiveFrame
-      name={pupil.name}
+      name={isolated(pupil.name)}
       purpose={row.purpose}
       title={setName}
       status={state.status}
@@ -142,7 +143,7 @@ export function RunningTable({
           )}
         </>
       ) : (
-        <TableNotice state={state} name={pupil.name} keypad={keypad} onGo={goOn} />
+        <TableNotice state={state} name={isolated(pupil.name)} keypad={keypad} onGo={goOn} />
       )}
     </LiveFrame>
   );

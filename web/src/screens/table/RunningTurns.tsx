@@ -2,6 +2,7 @@ import { factKeyText } from '@veldrift/core';
 import { takesNoTime } from '@veldrift/wire';
 import { useNavigate } from 'react-router';
 import type { TurnsRow } from '../../app/deviceDb.ts';
+import { isolated } from '../../app/isolated.ts';
 import { useSession } from '../../app/session.tsx';
 import { Keypad } from '../../live/Keypad.tsx';
 import { ReadsAloud } from '../../live/useReadAloud.ts';
@@ -73,7 +74,7 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
 
   return (
     <LiveFrame
-      name={pupil.name}
+      name={isolated(pupil.name)}
       purpose={row.purpose}
       title={row.title || setName}
       status={state.status}

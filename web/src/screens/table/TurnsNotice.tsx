@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import type { TurnsState } from '@veldrift/core';
 import type { TurnsRow } from '../../app/deviceDb.ts';
+import { isolated } from '../../app/isolated.ts';
 
 /** What lies on the child's field while nothing is asked: hardly a word. */
 export function TurnsNotice({
@@ -14,7 +15,7 @@ export function TurnsNotice({
 }) {
   const [says, key] = {
     ready: [
-      row.deal.pack ? 'The cards are stacked.' : `Ready, ${row.pupil.name}?`,
+      row.deal.pack ? 'The cards are stacked.' : `Ready, ${isolated(row.pupil.name)}?`,
       row.deal.pack ? 'First card' : 'Begin',
     ],
     paused: ['A little pause.', 'Go on'],
