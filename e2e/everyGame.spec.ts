@@ -9,7 +9,7 @@ async function playEvery(page: Page, hand: Hand): Promise<void> {
   const pupil = await addPupil(page, { capture: 'tutor' });
   for (const { id, name } of games)
     await test.step(name, async () => {
-      await beginGame(page, id, pupil);
+      await beginGame(page, id, pupil, { next: true });
       for (let moves = 0; moves < 5; moves += 1) {
         const before = await shown(page);
         await move(page, hand);

@@ -68,7 +68,7 @@ test('nothing is hidden at a table: every game, through its first moves, at ten 
   const hidden: string[] = [];
   for (const { id, name } of games)
     await test.step(name, async () => {
-      await beginGame(page, id, pupil);
+      await beginGame(page, id, pupil, { next: true });
       await walk(page, name, hidden, { moves: movesEach });
     });
   expect(hidden).toEqual([]);
@@ -120,12 +120,12 @@ test('nothing is hidden where a child plays alone, and where all seats are taken
   for (const { id, name, seats } of games)
     await test.step(name, async () => {
       if (seats.least === 1) {
-        await beginGame(page, id, pupil, { second: null });
+        await beginGame(page, id, pupil, { next: true, second: null });
         await walk(page, `${name} alone`, hidden, { moves: 1, of: furthest });
       }
       const more = others.slice(0, seats.most - 2).map((one) => one.name);
-      await beginGame(page, id, pupil, { second: second.name, others: more });
-      await walk(page, `${name}, ${2 + more.length} seats`, hidden, { moves: 2, of: apart });
+      await beginGame(page, id, pupil, { next: true, second: second.name, others: more });
+      await walk(page, `${name}, ${2 + more.length} seats`, hidden, { moves: 1, of: apart });
     });
   expect(hidden).toEqual([]);
   for (const one of pupils) await deletePupil(page, one);
@@ -138,7 +138,7 @@ test('nothing is hidden where the child types, in every game', async ({ page }) 
   const hidden: string[] = [];
   for (const { id, name } of games)
     await test.step(name, async () => {
-      await beginGame(page, id, pupil, { second: null });
+      await beginGame(page, id, pupil, { next: true, second: null });
       await walk(page, `${name}, typed`, hidden, { moves: 2, hand: givesUp });
     });
   expect(hidden).toEqual([]);
@@ -153,7 +153,7 @@ test('nothing is hidden by any later step of any game', async ({ page }) => {
   for (const { id, name, steps } of games)
     for (const step of steps.slice(1))
       await test.step(`${name}: ${step.name}`, async () => {
-        await beginGame(page, id, pupil, { step: new RegExp(`^${escaped(step.name)}`) });
+        await beginGame(page, id, pupil, { next: true, step: new RegExp(`^${escaped(step.name)}`) });
         // Mends are of another kind at each step: there the first look has to do.
         const moves = id === 'what-slipped' ? 0 : 1;
         await walk(page, `${name}, ${step.name}`, hidden, { moves, of: furthest });
@@ -172,11 +172,11 @@ for (const capture of ['tutor', 'keypad'] as const)
     const hidden: string[] = [];
     for (const { id, name } of games)
       await test.step(name, async () => {
-        await beginGame(page, id, pupil);
+        await beginGame(page, id, pupil, { next: true });
         const child = await secondWindow(page);
         for (let nth = 0; nth < 2; nth += 1) {
           await expect(child.locator('.game-field')).toBeVisible();
-          await atEverySize(child, `${name}, move ${nth}`, hidden, childs);
+          await atEverySize(child, `${name}, move ${nth}`, hidden, halfOf(childs, nth));
           await page.bringToFront();
           const before = await shown(page);
           await move(page, givesUp);

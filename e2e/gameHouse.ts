@@ -19,7 +19,17 @@ export const dealtBy = (page: Page, seed: number) =>
 export const dealsByHand = (page: Page) =>
   page.addInitScript(() => localStorage.setItem('veldrift.settings', JSON.stringify({ goesOn: false })));
 
+/** To another screen of the application without loading it anew, as a link goes. */
+async function goInside(page: Page, path: string): Promise<void> {
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: null }));
+  }, path);
+}
+
 interface Begins {
+  /** From one table to the next, without loading the application anew. */
+  readonly next?: boolean;
   readonly step?: RegExp;
   /** Seat 2: another pupil's name; the grown-up sits there when left out; null: nobody. */
   readonly second?: string | null;
@@ -35,9 +45,11 @@ export async function beginGame(
   page: Page,
   game: string,
   pupil: PupilInput,
-  { step, second, others = [], where, flips = [], roles = [] }: Begins = {},
+  { next = false, step, second, others = [], where, flips = [], roles = [] }: Begins = {},
 ): Promise<string> {
-  await page.goto(`${house().base}/shelf/${game}?pupil=${pupil.id}`);
+  const sheet = `/shelf/${game}?pupil=${pupil.id}`;
+  if (next && page.url().includes('/table/')) await goInside(page, sheet);
+  else await page.goto(`${house().base}${sheet}`);
   if (step) await page.getByRole('button', { name: step }).first().click();
   const takeSeat = async (seat: number, name: string | null) => {
     await page.getByLabel(`Seat ${seat}`).click();

@@ -10,6 +10,13 @@ export interface SampleTable {
   readonly state: GameState;
 }
 
+/** A real turn of a game in pictures: the table when something is asked, and after what was done. */
+export interface SampleTurn {
+  readonly play: Play<unknown>;
+  /** Two or three, in order: what is asked first, what came of the turn last. */
+  readonly states: readonly GameState[];
+}
+
 const fewest = 8;
 const most = 60;
 const player: ModelPlayer = { right: () => 0.9, sees: 0.7, timeMs: 1500 };
@@ -37,4 +44,32 @@ export function sampleTable(game: AnyGame, step: number): SampleTable {
     state = playMove(game, play, state, move as Move);
   }
   return { play, state: shown };
+}
+
+/** The most moves that a turn to be looked at goes on for. */
+const longestTurn = 8;
+const neverErrs: ModelPlayer = { right: () => 1, sees: 1, timeMs: 1500 };
+
+/**
+ * A turn of a game's step played rightly, from the table as it is sampled until the next one rolls, turns or chooses; the
+ * same each time. Throws RangeError where the game has no such step.
+ */
+export function sampleTurn(game: AnyGame, step: number): SampleTurn {
+  const { play, state: first } = sampleTable(game, step);
+  const random = createRandom(5);
+  const players = Array.from({ length: play.seats }, () => neverErrs);
+  const states = [first];
+  let state = first;
+  for (let moves = 0; moves < longestTurn && state.over === null; moves += 1) {
+    const move = modelMove(game, play, state, players, random);
+    if (!move) break;
+    state = playMove(game, play, state, move as Move);
+    states.push(state);
+    const { kind } = needOf(game, play, state);
+    // Another who says their own fact belongs to the turn.
+    if (kind === 'go' || kind === 'roll' || (kind !== 'say' && state.turn !== first.turn)) break;
+  }
+  // The beginning, the end, and what lies halfway.
+  const half = states[Math.floor(states.length / 2)] as GameState;
+  return { play, states: states.length <= 3 ? states : [first, half, state] };
 }

@@ -71,7 +71,15 @@ export function useGameScreen({
         says,
         readAloud,
         game: on
-          ? { plan: row.plan, state, names: row.seats.map((one) => isolated(one.name)), claimed, frozen, appSays, end }
+          ? {
+              plan: row.plan,
+              state,
+              names: row.seats.map((one) => isolated(one.name)),
+              claimed,
+              frozen,
+              appSays,
+              end,
+            }
           : null,
       },
       onTells: (tells, from) => {

@@ -1,6 +1,7 @@
 import { parseFactKey, pictureOf, sayNowWays, type Aid, aidNames, aids } from '@veldrift/core';
 import type { SceneCard } from '@veldrift/core/games';
 import type { CSSProperties } from 'react';
+import { useSearchParams } from 'react-router';
 import { themeNames } from '../../app/tokens.ts';
 import { tokenProperties } from '../../app/theme.ts';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
@@ -45,99 +46,108 @@ const factOfAid: Readonly<Partial<Record<Aid, string>>> = {
 
 /** Everything that lies on a table, in every theme and in three sizes: for whoever draws it. */
 export function Materials() {
+  // One alone, where it is asked for: ?theme=dark.
+  const [params] = useSearchParams();
+  const of = params.get('theme');
   return (
     <>
       <h1>Materials</h1>
       <p className="quiet">
         What lies on the tables, drawn by one file each in parts/table, parts/aids and parts/pictures.
       </p>
-      {themeNames.map((theme) => (
-        <section
-          key={theme}
-          className="materials"
-          aria-label={`Theme ${theme}`}
-          style={tokenProperties(theme) as CSSProperties}
-        >
-          <h2>{theme}</h2>
-          {widths.map((width) => (
-            <div key={width} className="materials-row">
-              {cards.map((one) => (
-                <PlayingCard key={one.id} card={one} width={width} />
-              ))}
-              {(['ten', 'domino'] as const).flatMap((pattern) =>
-                [7, 13].map((worth) => (
-                  <PlayingCard
-                    key={`${pattern} ${worth}`}
-                    card={card(worth, worth)}
-                    width={width}
-                    pattern={pattern}
-                  />
-                )),
-              )}
-              {dice.map((sides, kind) => (
-                <Die key={sides} shown={sides} sides={sides} size={width} kind={kind} />
-              ))}
-              {[1, 2, 3, 4, 5].map((shown) => (
-                <Die key={shown} shown={shown} size={width} kind={shown} />
-              ))}
-              {seats.flatMap((seat) =>
-                [true, false].map((held) => (
-                  <span key={`${seat} ${held}`} className="materials-square" style={{ width, height: width }}>
-                    <Counter seat={seat} held={held} />
-                  </span>
-                )),
-              )}
-              {seats.map((seat) => (
-                <SeatMark key={seat ?? 'all'} seat={seat} size={width / 2} />
-              ))}
-            </div>
-          ))}
-          <div className="materials-row">
-            {([4, 6, 10] as const).map((across) => (
-              <div
-                key={across}
-                className="board-place materials-board"
-                style={boardShape(across, across === 4 ? 4 : across - 2)}
-              >
-                <GridBoard
-                  name={`A board ${across} wide`}
-                  across={across}
-                  squares={Array.from({ length: across * (across === 4 ? 4 : across - 2) }, (_, nth) => ({
-                    key: String(nth),
-                    label: String(nth + 1),
-                    content: (
-                      <>
-                        {nth % 5 === 2 && <Counter seat={(nth % 4) as 0} held={nth % 2 === 0} />}
-                        <span className="numeral">{nth + 1}</span>
-                      </>
-                    ),
-                  }))}
-                />
+      {themeNames
+        .filter((theme) => of === null || theme === of)
+        .map((theme) => (
+          <section
+            key={theme}
+            className="materials"
+            aria-label={`Theme ${theme}`}
+            style={tokenProperties(theme) as CSSProperties}
+          >
+            <h2>{theme}</h2>
+            {widths.map((width) => (
+              <div key={width} className="materials-row">
+                {cards.map((one) => (
+                  <PlayingCard key={one.id} card={one} width={width} />
+                ))}
+                {(['ten', 'domino'] as const).flatMap((pattern) =>
+                  [7, 13].map((worth) => (
+                    <PlayingCard
+                      key={`${pattern} ${worth}`}
+                      card={card(worth, worth)}
+                      width={width}
+                      pattern={pattern}
+                    />
+                  )),
+                )}
+                {dice.map((sides, kind) => (
+                  <Die key={sides} shown={sides} sides={sides} size={width} kind={kind} />
+                ))}
+                {[1, 2, 3, 4, 5].map((shown) => (
+                  <Die key={shown} shown={shown} size={width} kind={shown} />
+                ))}
+                {seats.flatMap((seat) =>
+                  [true, false].map((held) => (
+                    <span
+                      key={`${seat} ${held}`}
+                      className="materials-square"
+                      style={{ width, height: width }}
+                    >
+                      <Counter seat={seat} held={held} />
+                    </span>
+                  )),
+                )}
+                {seats.map((seat) => (
+                  <SeatMark key={seat ?? 'all'} seat={seat} size={width / 2} />
+                ))}
               </div>
             ))}
-          </div>
-          <div className="materials-row">
-            {facts.flatMap((fact) =>
-              sayNowWays(parseFactKey(fact)).map((way) => (
-                <figure key={`${fact} ${way.id}`} className="materials-picture">
-                  <FactPicture picture={pictureOf(parseFactKey(fact), way.id)} />
-                  <figcaption>
-                    {fact}, {way.name}
-                  </figcaption>
+            <div className="materials-row">
+              {([4, 6, 10] as const).map((across) => (
+                <div
+                  key={across}
+                  className="board-place materials-board"
+                  style={boardShape(across, across === 4 ? 4 : across - 2)}
+                >
+                  <GridBoard
+                    name={`A board ${across} wide`}
+                    across={across}
+                    squares={Array.from({ length: across * (across === 4 ? 4 : across - 2) }, (_, nth) => ({
+                      key: String(nth),
+                      label: String(nth + 1),
+                      content: (
+                        <>
+                          {nth % 5 === 2 && <Counter seat={(nth % 4) as 0} held={nth % 2 === 0} />}
+                          <span className="numeral">{nth + 1}</span>
+                        </>
+                      ),
+                    }))}
+                  />
+                </div>
+              ))}
+            </div>
+            <div className="materials-row">
+              {facts.flatMap((fact) =>
+                sayNowWays(parseFactKey(fact)).map((way) => (
+                  <figure key={`${fact} ${way.id}`} className="materials-picture">
+                    <FactPicture picture={pictureOf(parseFactKey(fact), way.id)} />
+                    <figcaption>
+                      {fact}, {way.name}
+                    </figcaption>
+                  </figure>
+                )),
+              )}
+            </div>
+            <div className="materials-row">
+              {aids.map((aid) => (
+                <figure key={aid} className="materials-aid">
+                  <AidFor aid={aid} fact={factOfAid[aid] ?? '6x9'} />
+                  <figcaption>{aidNames[aid]}</figcaption>
                 </figure>
-              )),
-            )}
-          </div>
-          <div className="materials-row">
-            {aids.map((aid) => (
-              <figure key={aid} className="materials-aid">
-                <AidFor aid={aid} fact={factOfAid[aid] ?? '6x9'} />
-                <figcaption>{aidNames[aid]}</figcaption>
-              </figure>
-            ))}
-          </div>
-        </section>
-      ))}
+              ))}
+            </div>
+          </section>
+        ))}
     </>
   );
 }

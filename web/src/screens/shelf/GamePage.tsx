@@ -7,7 +7,7 @@ import { houseRulesQuery, pupilGamesQuery, pupilsQuery } from '../../app/queries
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
 import type { ChosenRules } from './chosenRules.ts';
 import { HouseRulesForm } from './HouseRulesForm.tsx';
-import { TableDrawing } from '../game/TableDrawing.tsx';
+import { TurnDrawings } from '../game/TableDrawing.tsx';
 import { firstStepFor } from './firstStep.ts';
 import { FactsItShows } from './FactsItShows.tsx';
 import { layOut, playersText, signsOf } from './gameWords.ts';
@@ -95,10 +95,6 @@ function Page({ game }: { readonly game: AnyGame }) {
           <p>
             <strong>It ends</strong> {ends.charAt(0).toLowerCase() + ends.slice(1)}
           </p>
-          <div className="game-example">
-            <TableDrawing key={now.step} game={game} step={now.step} big />
-            <p>{example}</p>
-          </div>
           <h2>Lay out</h2>
           <ul className="game-lay">
             {layOut(game.materials(rules)).map((line) => (
@@ -142,6 +138,10 @@ function Page({ game }: { readonly game: AnyGame }) {
           <Button variant="outlined" onClick={() => setMaking(true)}>
             {now.house ? 'Change these rules' : 'Make rules of the house'}
           </Button>
+        </section>
+        <section aria-label="Example" className="game-example">
+          <TurnDrawings key={now.step} game={game} step={now.step} />
+          <p className="quiet">{example}</p>
         </section>
         <StartGame game={game} chosen={now} pupils={pupils.data} first={pupil} />
         {/* After what is pressed to begin: it grows as it is counted, and would move that under the finger. */}

@@ -13,7 +13,10 @@ export const turnabout: Game<FirstToSayRules, FirstToSayState> = {
   told: {
     ...toldOfFirst,
     aim: 'First voice, and at a signal the sign changes.',
-    turn: [...toldOfFirst.turn, 'At the signal everyone freezes; from now on another sign holds.'],
+    turn: [
+      ...toldOfFirst.turn.slice(0, 2),
+      'At the signal everyone freezes; from now on another sign holds.',
+    ],
     example: 'A 6 and an 8 after the signal for −: “eight take away six is two”.',
   },
   seats: { least: 1, most: 4 },

@@ -6,9 +6,8 @@ export const trueLinesWords = {
   told: {
     aim: 'Be the first to have laid all your cards in true lines.',
     turn: [
-      'Put down three cards that make a true line, such as 3 + 4 = 7, and say it.',
-      'Or put down two, with one that lies on the board already.',
-      'Or ask another player for the third: if they have it, lay the line; if not, draw a card.',
+      'Put down cards that make a true line, such as 3 + 4 = 7, and say it; one may be on the board already.',
+      'Or ask another player for the third card: if they have it, lay the line; if not, draw a card.',
       'A line that is not true, or not said rightly, goes back to the hand.',
     ],
     ends: 'When a hand is empty, or nobody can go on.',
