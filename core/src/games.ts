@@ -15,6 +15,7 @@ export * from './games/playGame.ts';
 export * from './games/roles.ts';
 export { lookMs, sweepMs } from './games/shelf/make/hundredSweep.ts';
 export * from './games/setting.ts';
+export * from './games/flights.ts';
 export * from './games/gameEnd.ts';
 export * from './games/sampleTable.ts';
 export * from './games/table/advanceGameTable.ts';

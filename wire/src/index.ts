@@ -4,6 +4,7 @@ export * from './decision.ts';
 export * from './event.ts';
 export * from './fields.ts';
 export * from './game.ts';
+export * from './openTable.ts';
 export * from './pathway.ts';
 export * from './people.ts';
 export * from './plain.ts';

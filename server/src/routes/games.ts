@@ -1,16 +1,36 @@
 import { findGame, rulesTrouble } from '@veldrift/core/games';
-import { houseRulesSchema, stepSchema } from '@veldrift/wire';
+import { houseRulesSchema, stepSchema, tableStandsHours } from '@veldrift/wire';
 import { Hono } from 'hono';
 import { findPlay } from '../store/checks.ts';
 import { findDecision, keepDecision } from '../store/decisions.ts';
 import { dropHouseRules, gamesOfPupil, houseRulesOf, keepHouseRules, stepProposal } from '../store/games.ts';
+import { openTablesOf, tableOnRecord } from '../store/openTables.ts';
 import { findPupil, holdPupil } from '../store/pupilRecord.ts';
 import { refuse } from '../refusal.ts';
 import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
 
+const standsSince = () => new Date(Date.now() - tableStandsHours * 3_600_000);
+
 /** Games: the steps pupils are at, and the rules of the house. */
 export function gameRoutes(house: House): Hono<Env> {
   const app = new Hono<Env>();
+
+  app.get('/tables', async (c) =>
+    c.json(await inOwnRoom(house, c, (tx, session) => openTablesOf(tx, session.userId, standsSince()))),
+  );
+
+  app.get('/tables/:id', async (c) => {
+    const id = idParam(c);
+    return c.json(
+      await inOwnRoom(
+        house,
+        c,
+        async (tx, session) =>
+          (await tableOnRecord(tx, session.userId, standsSince(), id)) ??
+          refuse(404, 'There is no such game of yours that still stands.'),
+      ),
+    );
+  });
 
   app.get('/pupils/:id/games', async (c) => {
     const id = idParam(c);

@@ -18,6 +18,7 @@ import {
   type NewLink,
   type NewPass,
   type NewPassword,
+  type OpenTable,
   type OwnSession,
   type OwnWay,
   type Pass,
@@ -32,6 +33,7 @@ import {
   type ReviewPage,
   type SignIn,
   type StepInput,
+  type TableOnRecord,
 } from '@veldrift/wire';
 import type { SendOutcome } from '../live/outbox.ts';
 
@@ -152,6 +154,8 @@ export const api = {
   answersOfProposal: (id: string, of: 'facts' | 'checks') =>
     call<KeptAnswer[]>('GET', `/pupils/${id}/proposal/answers?of=${of}`),
   answersOfCeiling: (id: string) => call<KeptAnswer[]>('GET', `/pupils/${id}/ceiling/answers`),
+  openTables: () => call<OpenTable[]>('GET', '/tables'),
+  tableOnRecord: (playId: string) => call<TableOnRecord>('GET', `/tables/${playId}`),
   gamesOf: (pupilId: string) => call<PupilGame[]>('GET', `/pupils/${pupilId}/games`),
   answersOfStep: (playId: string) => call<AnyKeptAnswer[]>('GET', `/plays/${playId}/stepAnswers`),
   sayStep: (pupilId: string, input: StepInput) =>

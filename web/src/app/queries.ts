@@ -112,6 +112,15 @@ export const pupilPageQuery = (id: string) =>
   queryOptions({ queryKey: ['pupil', id], queryFn: () => api.pupilPage(id) });
 export const pupilGamesQuery = (id: string) =>
   queryOptions({ queryKey: ['pupilGames', id], queryFn: () => api.gamesOf(id) });
+/** One's own games that were begun and not ended, whichever device they stand on. */
+export const openTablesQuery = queryOptions({ queryKey: ['openTables'], queryFn: api.openTables });
+export const tableOnRecordQuery = (playId: string) =>
+  queryOptions({
+    queryKey: ['tableOnRecord', playId],
+    queryFn: () => api.tableOnRecord(playId),
+    // What is taken up is what is on record now.
+    gcTime: 0,
+  });
 export const houseRulesQuery = queryOptions({ queryKey: ['houseRules'], queryFn: api.houseRules });
 export const reviewQuery = (playId: string) =>
   queryOptions({ queryKey: ['review', playId], queryFn: () => api.review(playId) });

@@ -2,13 +2,14 @@ import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { countText, operationNames, schoolNames } from '@veldrift/core';
 import { findSet } from '../app/book.ts';
-import type { Pupil } from '@veldrift/wire';
+import type { OpenTable, Pupil } from '@veldrift/wire';
 import { Link } from 'react-router';
-import { clockText, longDateText } from '../app/format.ts';
+import { clockText, longDateText, timeText } from '../app/format.ts';
 import type { PlayRow } from '../app/deviceDb.ts';
 import { pupilsQuery } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 import { useOpenMinutes } from '../live/useOpenMinutes.ts';
+import { useTablesElsewhere } from '../live/useTablesElsewhere.ts';
 import { standsStill } from '../parts/standsStill.ts';
 import { checkDue, checkedToday, duesOf, minutesNow, visitsToday } from '../parts/today.ts';
 import { Empty, Loading, Stale, Trouble } from '../parts/states.tsx';
@@ -22,6 +23,7 @@ export function Today() {
   const now = useNow();
   const { data, error, refetch, dataUpdatedAt } = useQuery(pupilsQuery);
   const open = useOpenMinutes();
+  const elsewhere = useTablesElsewhere();
   if (!data)
     return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the day" />;
   const visits = visitsToday(data, now, me.timeZone);
@@ -89,7 +91,51 @@ export function Today() {
           </ol>
         </section>
       )}
+      {/* Last: it comes when the server has answered, and moves nothing that is being pressed. */}
+      <Elsewhere tables={elsewhere} pupils={data} />
     </>
+  );
+}
+
+/** Games that stand on another device and can be taken up here. */
+function Elsewhere({
+  tables,
+  pupils,
+}: {
+  readonly tables: readonly OpenTable[];
+  readonly pupils: readonly Pupil[];
+}) {
+  const known = tables.flatMap((table) => {
+    const pupil = pupils.find((one) => one.id === table.pupilId);
+    return pupil ? [{ table, pupil }] : [];
+  });
+  if (known.length === 0) return null;
+  return (
+    <section aria-labelledby="elsewhere">
+      <h2 id="elsewhere" style={{ margin: '28px 0 4px' }}>
+        On another device
+      </h2>
+      <ul className="standing">
+        {known.map(({ table, pupil }) => (
+          <li key={table.playId}>
+            <span>
+              <strong>
+                <bdi>{pupil.name}</bdi>
+              </strong>
+              : {table.title}, last heard of at {timeText(table.lastAt)}.
+            </span>
+            <Button
+              variant="outlined"
+              component={Link}
+              to={`/table/${table.playId}`}
+              aria-label={`Take up the game of ${isolated(pupil.name)}`}
+            >
+              Take up
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

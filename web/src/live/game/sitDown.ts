@@ -1,23 +1,12 @@
 import type { CaptureWay, GamePlan } from '@veldrift/core';
 import { openPlan } from '@veldrift/core/games';
-import type { Me, Pupil, PupilPage } from '@veldrift/wire';
+import type { Me, Pupil } from '@veldrift/wire';
 import type { GameSeat } from '../../app/deviceDb.ts';
-import { pupilPageQuery, queryClient } from '../../app/queries.ts';
 import type { Outbox } from '../outbox.ts';
 import { appName, dealOf, grownUp, seatOf, startGame } from './startGame.ts';
 import { measuringFor } from '../measuringOf.ts';
+import { pageNow } from '../pageNow.ts';
 import { playHead } from '../startPlay.ts';
-
-/** How long a start waits for what is known of a pupil now; then what was last known is taken, ms. */
-const patienceMs = 2500;
-
-/** A pupil's page as it is now; without a server, as it was last fetched. */
-function pageNow(id: string): Promise<PupilPage | undefined> {
-  const query = pupilPageQuery(id);
-  const last = () => queryClient.getQueryData(query.queryKey);
-  const late = new Promise<PupilPage | undefined>((done) => setTimeout(() => done(last()), patienceMs));
-  return Promise.race([queryClient.fetchQuery({ ...query, staleTime: 0 }).catch(last), late]);
-}
 
 /** Those who sit at a game that is about to begin, and the play of the first pupil, under which it is kept. */
 interface Sitting {

@@ -2,11 +2,12 @@ import { headlineOf, tell, written, type Scene } from '@veldrift/core/games';
 import type { FactKey } from '@veldrift/core';
 import type { ReactNode } from 'react';
 import { ShownWay } from '../../parts/pictures/ShownWay.tsx';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { AskPanel, type AskProps } from './AskPanel.tsx';
 import { FieldPlot } from './FieldPlot.tsx';
 import { GameScene } from './GameScene.tsx';
 import { MendAsk } from './MendAsk.tsx';
+import { useFlights } from './useFlights.ts';
 import { PlaceAsk } from './PlaceAsk.tsx';
 import { isTheirs, type GameView } from './gameView.ts';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
@@ -32,6 +33,8 @@ export function GameField({
 }) {
   const { view, onMove } = ask;
   const { need, scene, names } = view;
+  const field = useRef<HTMLDivElement>(null);
+  useFlights(field, scene);
   const [refused, setRefused] = useState('');
   const [picked, setPicked] = useState<readonly number[]>([]);
   const [of, setOf] = useState(ask.promptId);
@@ -57,6 +60,7 @@ export function GameField({
   const boarded = isBoarded(scene);
   return (
     <div
+      ref={field}
       className={`game-field ${asks ? 'asking' : ''} ${boarded ? 'boarded' : ''} ${need.kind === 'over' ? 'ended' : ''}`}
       data-need={need.kind}
       data-prompt={ask.promptId}

@@ -29,7 +29,9 @@ export function GameSays({ page }: { readonly page: ReviewPage | LocalReview }) 
             .map((one, at) => (
               <span key={one.playId}>
                 {at > 0 && ', '}
-                <Link to={`/review/${one.playId}`}><bdi>{one.name}</bdi></Link>
+                <Link to={`/review/${one.playId}`}>
+                  <bdi>{one.name}</bdi>
+                </Link>
               </span>
             ))}
           . Each has a review of their own.
@@ -58,14 +60,13 @@ export function GameSays({ page }: { readonly page: ReviewPage | LocalReview }) 
 
 /** Who sat where, as the table called them. */
 function seatNames(kept: GameReview, deal: GameDeal | undefined): string[] {
-  return (deal?.pupilIds ?? []).map(
-    (id, at) =>
-      isolated(
-        kept.table.find((one) => one.seat === at)?.name ??
-          deal?.grownUps?.[at] ??
-          // Games of before that was kept; and a pupil deleted since.
-          (id === null && deal?.plan.adults.includes(at) ? 'The tutor' : 'Somebody'),
-      ),
+  return (deal?.pupilIds ?? []).map((id, at) =>
+    isolated(
+      kept.table.find((one) => one.seat === at)?.name ??
+        deal?.grownUps?.[at] ??
+        // Games of before that was kept; and a pupil deleted since.
+        (id === null && deal?.plan.adults.includes(at) ? 'The tutor' : 'Somebody'),
+    ),
   );
 }
 

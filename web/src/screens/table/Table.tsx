@@ -1,7 +1,6 @@
 import { findSet } from '../../app/book.ts';
 import { Suspense, useEffect, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
-import Button from '@mui/material/Button';
+import { useNavigate, useParams } from 'react-router';
 import { deviceDb, isGame, isTurns, type PlayRow } from '../../app/deviceDb.ts';
 import { getPlay, putPlay } from '../../app/playStore.ts';
 import { page, usePagesAfterTable } from '../../app/page.tsx';
@@ -10,6 +9,7 @@ import { hold } from '../../live/pageLock.ts';
 import { recoverJournal } from '../../live/journal.ts';
 import { closeMinute, minuteLock, takeUp } from '../../live/openMinutes.ts';
 import { Empty, Loading } from '../../parts/states.tsx';
+import { OnAnotherDevice } from './OnAnotherDevice.tsx';
 import { RunningTurns } from './RunningTurns.tsx';
 import { RunningTable } from './RunningTable.tsx';
 import './live.css';
@@ -70,12 +70,7 @@ export function Table() {
   if (row === null) {
     return (
       <main style={{ padding: 32 }}>
-        <Empty title="This is not on this device">
-          <p>It may have been given on another device, or been cleared when someone signed out.</p>
-          <Button variant="outlined" component={Link} to={`/review/${playId}`}>
-            Look for its review
-          </Button>
-        </Empty>
+        <OnAnotherDevice playId={playId} onTaken={setRow} />
       </main>
     );
   }
