@@ -1,55 +1,13 @@
 import { expect, type Page } from '@playwright/test';
 import { games } from '@veldrift/core/games';
 import { beginGame, dealsByHand, dealtBy, painted } from './gameHouse.ts';
-import { hiddenNow } from './hidden.ts';
+import { atEverySize, hiddenSizes } from './hidden.ts';
 import { move, shown, taps, type Hand } from './gameWalk.ts';
 import { addPupil, deletePupil, house, prompt, secondWindow, signIn, startMinute } from './house.ts';
 import { test } from './steady.ts';
 
-/** Laptops, tablets wide and upright, a phone wide and upright, and 1280 by 800 at twice the size. */
-const sizes = [
-  [1366, 768],
-  [1280, 800],
-  [1180, 820],
-  [1112, 834],
-  [1024, 768],
-  [820, 1180],
-  [768, 1024],
-  [844, 390],
-  [390, 844],
-  [640, 400],
-] as const;
-/** Those that differ most, where there is much to look at. */
-const apart = [
-  [1280, 800],
-  [1024, 768],
-  [768, 1024],
-  [844, 390],
-  [390, 844],
-] as const;
-/** The three that are furthest apart. */
-const furthest = [
-  [1280, 800],
-  [844, 390],
-  [390, 844],
-] as const;
-/** A child's own device: also a small phone. */
-const childs = [...apart, [360, 640]] as const;
+const { sizes, apart, furthest, childs } = hiddenSizes;
 const movesEach = 4;
-
-/** Looks at what stands on the table now at every size. */
-async function atEverySize(
-  page: Page,
-  what: string,
-  hidden: string[],
-  of: readonly (readonly [number, number])[] = sizes,
-): Promise<void> {
-  for (const [width, height] of of) {
-    await page.setViewportSize({ width, height });
-    await painted(page);
-    for (const one of await hiddenNow(page)) hidden.push(`${what}, ${width}\u00d7${height}: ${one}`);
-  }
-}
 
 // Where things come to lie is looked at, not their way there.
 test.use({ hasTouch: true, contextOptions: { reducedMotion: 'reduce' } });

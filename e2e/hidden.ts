@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { painted } from './gameHouse.ts';
 
 /** What is not wholly to be seen of what a child or tutor must see and press now, and keys that are too small. */
 export const hiddenNow = (page: Page) =>
@@ -35,3 +36,54 @@ export const hiddenNow = (page: Page) =>
     for (const one of document.querySelectorAll('.judge')) look(one, screen, 64);
     return found;
   });
+
+/** Laptops, tablets wide and upright, a phone wide and upright, and 1280 by 800 at twice the size. */
+const sizes = [
+  [1366, 768],
+  [1280, 800],
+  [1180, 820],
+  [1112, 834],
+  [1024, 768],
+  [820, 1180],
+  [768, 1024],
+  [844, 390],
+  [390, 844],
+  [640, 400],
+] as const;
+/** Those that differ most, where there is much to look at. */
+const apart = [
+  [1280, 800],
+  [1024, 768],
+  [768, 1024],
+  [844, 390],
+  [390, 844],
+] as const;
+/** The three that are furthest apart. */
+const furthest = [
+  [1280, 800],
+  [844, 390],
+  [390, 844],
+] as const;
+/** A child's own device: also a small phone. */
+const childs = [...apart, [360, 640]] as const;
+/** Where a screen may lie flat between two. */
+const tablets = [
+  [1180, 820],
+  [1024, 768],
+  [768, 1024],
+] as const;
+export const hiddenSizes = { sizes, apart, furthest, childs, tablets };
+
+/** Looks at what stands on the table now at every size. */
+export async function atEverySize(
+  page: Page,
+  what: string,
+  hidden: string[],
+  of: readonly (readonly [number, number])[] = sizes,
+): Promise<void> {
+  for (const [width, height] of of) {
+    await page.setViewportSize({ width, height });
+    await painted(page);
+    for (const one of await hiddenNow(page)) hidden.push(`${what}, ${width}\u00d7${height}: ${one}`);
+  }
+}

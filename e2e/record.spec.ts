@@ -275,3 +275,22 @@ test('a keypad nobody measured is timed on facts that need no thought before a p
   await expectNoViolations(page);
   await deletePupil(page, pupil);
 });
+
+test('what is chosen on the sheet is what begins, however quickly it is begun', async ({ page }) => {
+  await signIn(page);
+  const pupil = await addPupil(page);
+  await page.goto(`${house().base}/table/new/${pupil.id}`);
+  await expect(page.getByRole('button', { name: 'Weekly minute' })).toBeVisible();
+  // One press right after the other, before anything else has a turn.
+  await page.evaluate(async () => {
+    const key = (says: RegExp) =>
+      [...document.querySelectorAll('button')].find((one) =>
+        says.test(one.getAttribute('aria-label') ?? one.textContent ?? ''),
+      );
+    key(/^Weekly minute/)?.click();
+    await Promise.resolve();
+    key(/^To the table/)?.click();
+  });
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/weekly minute/i);
+  await deletePupil(page, pupil);
+});

@@ -4,6 +4,9 @@ import { boardShape } from '../../parts/table/boardShape.ts';
 import Button from '@mui/material/Button';
 import { GridBoard } from '../../parts/table/GridBoard.tsx';
 
+/** Columns that a line such as "4 × 3 = 12" needs. */
+const roomToSay = 3;
+
 interface Props {
   readonly field: SceneField;
   readonly choices: readonly Choice[];
@@ -37,7 +40,12 @@ export function FieldPlot({ field, choices, names, onChoose, onRefused }: Props)
         ? `row ${row + 1}, column ${col + 1}: ${tell(lies.says, names)}${lies.seat === null ? '' : `, ${names[lies.seat] ?? ''}`}`
         : `row ${row + 1}, column ${col + 1}: ${at(row, col) ? `room for ${shape}` : 'free'}`,
       className: `plot ${lies ? `laid seat-${whose} ${edges(lies, row, col)}` : ''} ${ghost && inside(ghost) ? 'ghost' : ''}`,
-      content: first ? <span className="plot-says numeral">{tell(lies.says, names)}</span> : null,
+      // In a narrow array there is room for what it comes to alone.
+      content: first ? (
+        <span className="plot-says numeral">
+          {lies.cols >= roomToSay ? tell(lies.says, names) : lies.rows * lies.cols}
+        </span>
+      ) : null,
     };
   });
   return (

@@ -61,7 +61,7 @@ export function GameField({
   return (
     <div
       ref={field}
-      className={`game-field ${asks ? 'asking' : ''} ${boarded ? 'boarded' : ''} ${need.kind === 'over' ? 'ended' : ''}`}
+      className={`game-field ${asks ? 'asking' : ''} ${boarded ? 'boarded' : ''} ${scene.board && isBand(scene.board) ? 'band' : ''} ${need.kind === 'over' ? 'ended' : ''}`}
       data-need={need.kind}
       data-prompt={ask.promptId}
     >
@@ -153,6 +153,10 @@ function appHeadline({ need, app, appSays, names }: GameView): string | null {
   const name = names[app] ?? '';
   return appSays === null ? `${name} thinks.` : `${name} says ${appSays}.`;
 }
+
+/** A board so much wider than high lies across the field, where it is largest. */
+const isBand = ({ across, squares }: NonNullable<Scene['board']>): boolean =>
+  across / Math.ceil(squares.length / across) > 2;
 
 /** A board, a field or cards in lines take a side of the table of their own; a strip of one line lies across it. */
 const isBoarded = ({ board, field, rows }: Scene): boolean =>

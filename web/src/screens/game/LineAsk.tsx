@@ -73,7 +73,8 @@ export function LineAsk({
           onChange={(event) => change(event.target.value)}
           error={trouble !== ''}
           helperText={trouble || ' '}
-          slotProps={{ htmlInput: { autoComplete: 'off', className: 'numeral' } }}
+          // All that may stand in it lies above as keys: a keyboard on the screen would only cover the table.
+          slotProps={{ htmlInput: { autoComplete: 'off', inputMode: 'none', className: 'numeral' } }}
         />
         <Button type="submit" variant="contained" size="large">
           Lay it

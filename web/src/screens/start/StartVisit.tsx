@@ -69,8 +69,14 @@ function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }
   const [first] = useState<Purpose>(() =>
     isUnknown(pupil) ? 'placement' : checkDue(pupil, new Date(), me.timeZone) ? 'check' : 'practice',
   );
-  const asked = params.get('what');
-  const purpose = offers.find(([one]) => one === asked)?.[0] ?? first;
+  const asked = offers.find(([one]) => one === params.get('what'))?.[0] ?? first;
+  // The address follows a moment later: what is pressed next belongs to what was chosen, not to what stood there before.
+  const [chosen, setChosen] = useState({ purpose: asked, over: asked });
+  const purpose = asked === chosen.over ? chosen.purpose : asked;
+  const choose = (value: Purpose) => {
+    setChosen({ purpose: value, over: asked });
+    setParams({ what: value }, { replace: true });
+  };
   const standing = useOpenMinutes().find((one) => one.pupilId === pupil.id);
   return (
     <div className="start">
@@ -99,7 +105,7 @@ function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }
             orientation="vertical"
             value={purpose}
             aria-label="What to begin"
-            onChange={(_, value: Purpose | null) => value && setParams({ what: value }, { replace: true })}
+            onChange={(_, value: Purpose | null) => value && choose(value)}
           >
             {offers.map(([value, says]) => (
               <ToggleButton key={value} value={value} aria-label={`${purposeNames[value]}: ${says}`}>

@@ -27,12 +27,15 @@ export function OnAnotherDevice({
   if (isPending) return <Loading what="the table" />;
   if (!record)
     return (
-      <Empty title="This is not on this device">
-        <p>It may have been given on another device, or been cleared when someone signed out.</p>
-        <Button variant="outlined" component={Link} to={`/review/${playId}`}>
-          Look for its review
-        </Button>
-      </Empty>
+      <>
+        <h1 className="sr-only">The table</h1>
+        <Empty title="This is not on this device">
+          <p>It may have been given on another device, or been cleared when someone signed out.</p>
+          <Button variant="outlined" component={Link} to={`/review/${playId}`}>
+            Look for its review
+          </Button>
+        </Empty>
+      </>
     );
   const takeUp = async () => {
     setBusy(true);
@@ -55,20 +58,23 @@ export function OnAnotherDevice({
     }
   };
   return (
-    <Empty title={`${record.title}: it stands on another device`}>
-      <p>
-        Last heard of at {timeText(record.lastAt)}, after {countText(record.moves.length, 'move')}. Taken up
-        here it goes on from there. Leave it on the other device: of what both would go on to play, the first
-        to arrive counts.
-      </p>
-      <Button variant="contained" size="large" disabled={busy} onClick={() => void takeUp()}>
-        Take it up here
-      </Button>
-      {trouble && (
-        <p role="alert" className="clay">
-          {trouble}
+    <>
+      <h1 className="sr-only">The table</h1>
+      <Empty title={`${record.title}: it stands on another device`}>
+        <p>
+          Last heard of at {timeText(record.lastAt)}, after {countText(record.moves.length, 'move')}. Taken up
+          here it goes on from there. Leave it on the other device: of what both would go on to play, the
+          first to arrive counts.
         </p>
-      )}
-    </Empty>
+        <Button variant="contained" size="large" disabled={busy} onClick={() => void takeUp()}>
+          Take it up here
+        </Button>
+        {trouble && (
+          <p role="alert" className="clay">
+            {trouble}
+          </p>
+        )}
+      </Empty>
+    </>
   );
 }

@@ -61,6 +61,7 @@ export function Table() {
   if (!held) {
     return (
       <main style={{ padding: 32 }} className="appear-late">
+        <h1 className="sr-only">The table</h1>
         <Empty title="This is on the table in another window">
           <p>Close it there, and it goes on here with the time left.</p>
         </Empty>
