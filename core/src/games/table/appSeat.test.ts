@@ -198,6 +198,10 @@ describe('the app in a seat', () => {
     expect(first({ app: null }).turn()).toBeNull();
     expect(first({ app: undefined }).turn()).toBeNull();
     expect(first({ mode: 'called' }).turn()).toBeNull();
+    const left = tableWithApp('two-to-hold');
+    left.press({ kind: 'move', move: { kind: 'leave', seat: 0 }, at: 10 });
+    expect(waitsForApp(left.frame, left.now())).toBe(true);
+    expect(left.turn()).toBeNull();
     const table = first({});
     expect(table.turn()).not.toBeNull();
     table.press({ kind: 'pause', reason: 'pause' });

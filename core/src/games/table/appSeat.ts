@@ -4,6 +4,7 @@ import { createRandom, mixSeed, normal, type RandomSource } from '../../random/r
 import { nearAnswer } from '../erring.ts';
 import type { Asked, Move } from '../game.ts';
 import { modelMove, type ModelPlayer } from '../modelPlayer.ts';
+import { seatsIn } from '../playGame.ts';
 import { written } from '../tell/sentence.ts';
 import { gameNeed, type GameTable, type GameTableFrame } from './gameTable.ts';
 
@@ -40,6 +41,8 @@ const choosingTakes = 0.8;
 export function appTurn(frame: GameTableFrame, table: GameTable): AppTurn | null {
   const seat = frame.plan.app ?? null;
   if (seat === null || frame.plan.mode !== 'screen' || table.table.status !== 'playing') return null;
+  // Alone at the table it would play on with nobody looking.
+  if (seatsIn(frame.play, table.state).every((one) => one === seat)) return null;
   const need = gameNeed(frame, table);
   const random = createRandom(mixSeed(frame.plan.seed, table.moves.length, table.showing, 7));
   const known = new Set(frame.seats.find((one) => one.recorded)?.known ?? []);

@@ -67,6 +67,7 @@ export function StartGame({
   const [minutes, setMinutes] = useState('');
   const [duties, setDuties] = useState<readonly Role[]>([]);
   const [trouble, setTrouble] = useState('');
+  const [busy, setBusy] = useState(false);
   const [seed] = useState(newSeed);
   const taken = seats.slice(0, game.seats.most).filter((one) => one !== nobody);
   const own = taken.filter((one) => one !== adult && one !== theApp);
@@ -126,8 +127,15 @@ export function StartGame({
     } catch (error) {
       return setTrouble(error instanceof Error ? error.message : 'It cannot be set up.');
     }
-    const playId = await sitDown(session, plan, { ids: taken, pupils, way: types ? 'keypad' : 'tutor' });
-    if (playId) await navigate(`/table/${playId}`);
+    setBusy(true);
+    try {
+      const playId = await sitDown(session, plan, { ids: taken, pupils, way: types ? 'keypad' : 'tutor' });
+      if (playId) await navigate(`/table/${playId}`);
+    } catch {
+      setTrouble('It could not be put on the table: this device took nothing down. Try again.');
+    } finally {
+      setBusy(false);
+    }
   };
   const flip = (label: string, on: boolean, set: (value: boolean) => void) => (
     <FormControlLabel
@@ -177,7 +185,7 @@ export function StartGame({
           onChange={(facts) => setWritten({ of: writtenFor, facts })}
         />
       )}
-      <Button variant="contained" size="large" onClick={() => void start()}>
+      <Button variant="contained" size="large" disabled={busy} onClick={() => void start()}>
         To the table
       </Button>
       {trouble && (
