@@ -15,6 +15,7 @@ import { PageTrouble } from './page.tsx';
 import { signOut } from './leaveDevice.ts';
 import { canSeal } from './seal.ts';
 import { useSession } from './session.tsx';
+import { isolated } from './isolated.ts';
 
 const ways = [
   { to: '/', name: 'Today' },
@@ -105,9 +106,7 @@ function SignOut({ me }: { readonly me: Me }) {
   };
   return (
     <div style={{ display: 'flex', alignItems: 'center', gap: 14, padding: '0 20px', whiteSpace: 'nowrap' }}>
-      <span className="quiet who">
-        <bdi>{me.name}</bdi>
-      </span>
+      <span className="quiet who">{isolated(me.name)}</span>
       <button type="button" className="linkish" style={{ minHeight: 44 }} onClick={() => void begin()}>
         Sign out
       </button>

@@ -57,7 +57,7 @@ export function DayLine() {
               className="day-who"
               style={{ maxWidth: `${(100 * roomOf(visit, visits)) / widthOf(visit, visits)}%` }}
             >
-              <bdi>{visit.pupil.name}</bdi>
+              {isolated(visit.pupil.name)}
             </span>
           </Link>
         );

@@ -58,16 +58,10 @@ export function DeletePupil({
   };
   return (
     <Dialog open onClose={onClose} aria-labelledby="delete-title">
-      <DialogTitle id="delete-title">
-        Delete <bdi>{pupil.name}</bdi> for good?
-      </DialogTitle>
+      <DialogTitle id="delete-title">Delete {isolated(pupil.name)} for good?</DialogTitle>
       <DialogContent>
         <p style={{ marginBottom: 16 }}>
-          Type{' '}
-          <strong>
-            <bdi>{pupil.name}</bdi>
-          </strong>{' '}
-          to delete everything kept of this pupil.
+          Type <strong>{isolated(pupil.name)}</strong> to delete everything kept of this pupil.
         </p>
         <TextField
           fullWidth

@@ -26,6 +26,7 @@ import { pupilsQuery, refetchRecords } from '../app/queries.ts';
 import { Choice } from './Choice.tsx';
 import { DeletePupil } from './DeletePupil.tsx';
 import { WeeklyVisits } from './WeeklyVisits.tsx';
+import { isolated } from '../app/isolated.ts';
 
 interface FormProps {
   readonly start: PupilInput;
@@ -265,11 +266,11 @@ export function PupilForm({ start, draft, title, pupil }: FormProps) {
         >
           <h2 id="delete">Delete for good</h2>
           <p className="quiet" style={{ margin: '4px 0 12px' }}>
-            Everything kept of <bdi>{pupil.name}</bdi> goes: answers, checks, decisions, notes. It cannot be
+            Everything kept of {isolated(pupil.name)} goes: answers, checks, decisions, notes. It cannot be
             brought back.
           </p>
           <Button variant="outlined" color="error" onClick={() => setDeleting(true)}>
-            Delete <bdi>{pupil.name}</bdi>
+            Delete {isolated(pupil.name)}
           </Button>
           {deleting && <DeletePupil pupil={pupil} draft={draft} onClose={() => setDeleting(false)} />}
         </section>

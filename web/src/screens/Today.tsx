@@ -119,10 +119,8 @@ function Elsewhere({
         {known.map(({ table, pupil }) => (
           <li key={table.playId}>
             <span>
-              <strong>
-                <bdi>{pupil.name}</bdi>
-              </strong>
-              : {table.title}, last heard of at {timeText(table.lastAt)}.
+              <strong>{isolated(pupil.name)}</strong>: {table.title}, last heard of at{' '}
+              {timeText(table.lastAt)}.
             </span>
             <Button
               variant="outlined"
@@ -157,10 +155,7 @@ function Standing({
       {known.map(({ row, pupil }) => (
         <li key={row.playId}>
           <span>
-            <strong>
-              <bdi>{pupil.name}</bdi>
-            </strong>
-            : a {standsStill(row)}.
+            <strong>{isolated(pupil.name)}</strong>: a {standsStill(row)}.
           </span>
           <Button
             variant="contained"
@@ -193,7 +188,7 @@ function Entry({
     <>
       <div>
         <Link to={`/pupils/${pupil.id}`} className="day-name">
-          <bdi>{pupil.name}</bdi>
+          {isolated(pupil.name)}
         </Link>
         <p className="quiet">
           {operationNames[pupil.operation]}, {set?.name}

@@ -9,6 +9,7 @@ import { useState } from 'react';
 import type { GameSeat } from '../../app/deviceDb.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
+import { isolated } from '../../app/isolated.ts';
 
 interface Props {
   readonly seats: readonly GameSeat[];
@@ -39,7 +40,7 @@ export function GameSeats(props: Props) {
           <li key={at} className={`${turn === at ? 'turn' : ''} ${out.includes(at) ? 'out' : ''}`}>
             <SeatMark seat={at} size={18} />
             <span>
-              <bdi>{seat.name}</bdi>
+              {isolated(seat.name)}
               {out.includes(at) && <span className="quiet"> has left</span>}
               {props.duties
                 .filter((one) => one.seat === at)

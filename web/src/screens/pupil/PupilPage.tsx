@@ -22,6 +22,7 @@ import { PathwayPlace } from './PathwayPlace.tsx';
 import { Rates } from './Rates.tsx';
 import { Skills } from './Skills.tsx';
 import './pupil.css';
+import { isolated } from '../../app/isolated.ts';
 
 /** One pupil: the map of facts, the rate, the place on the pathway, decisions with their reasons, how we measure. */
 export function PupilPage() {
@@ -59,9 +60,7 @@ function Body({ page }: { readonly page: Page }) {
     <>
       <div className="work-head">
         <div>
-          <h1>
-            <bdi>{pupil.name}</bdi>
-          </h1>
+          <h1>{isolated(pupil.name)}</h1>
           <p className="quiet">
             {[
               gradeText(pupil.gradeSystem, pupil.grade),
@@ -162,12 +161,12 @@ function NothingYet({ pupil }: { readonly pupil: Pupil }) {
     <section className="decision" aria-labelledby="nothing-title">
       <h2 id="nothing-title">Nothing to decide yet</h2>
       <p>
-        <bdi>{pupil.name}</bdi> has answered nothing so far, so the set is a guess. A placement finds the one
+        {isolated(pupil.name)} has answered nothing so far, so the set is a guess. A placement finds the one
         to begin with, in three or four minutes.
       </p>
       <div className="actions">
         <Button variant="contained" component={Link} to={`/table/new/${pupil.id}?what=placement`}>
-          Place <bdi>{pupil.name}</bdi>
+          Place {isolated(pupil.name)}
         </Button>
       </div>
     </section>

@@ -29,9 +29,7 @@ export function GameSays({ page }: { readonly page: ReviewPage | LocalReview }) 
             .map((one, at) => (
               <span key={one.playId}>
                 {at > 0 && ', '}
-                <Link to={`/review/${one.playId}`}>
-                  <bdi>{one.name}</bdi>
-                </Link>
+                <Link to={`/review/${one.playId}`}>{isolated(one.name)}</Link>
               </span>
             ))}
           . Each has a review of their own.

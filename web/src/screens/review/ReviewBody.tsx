@@ -34,6 +34,7 @@ import type { LocalReview } from './localReview.ts';
 import { SkillsMet } from './SkillsMet.tsx';
 import { SlipsRead } from './SlipsRead.tsx';
 import './review.css';
+import { isolated } from '../../app/isolated.ts';
 
 const GameSays = page(() => import('./GameSays.tsx').then((m) => m.GameSays), { fromTable: true });
 
@@ -57,7 +58,7 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
       <div className="work-head">
         <div>
           <h1>
-            <bdi>{pupil.name}</bdi>: {purposeNames[play.purpose].toLowerCase()}
+            {isolated(pupil.name)}: {purposeNames[play.purpose].toLowerCase()}
           </h1>
           <p className="quiet">
             {play.title || findSet(play.setId)?.name}, {answerWayNames[play.way]},{' '}
@@ -69,7 +70,7 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
             Begin another
           </Button>
           <Button variant="outlined" component={Link} to={`/pupils/${pupil.id}`}>
-            <bdi>{pupil.name}</bdi>&rsquo;s page
+            {isolated(pupil.name)}&rsquo;s page
           </Button>
         </div>
       </div>

@@ -46,13 +46,11 @@ function Editor({ pupil }: { readonly pupil: Pupil }) {
     <>
       <div className="work-head">
         <div>
-          <h1>
-            <bdi>{pupil.name}</bdi>: numbers of the school
-          </h1>
+          <h1>{isolated(pupil.name)}: numbers of the school</h1>
           <p className="quiet">They go before those of the room.</p>
         </div>
         <Button variant="outlined" component={Link} to={`/pupils/${pupil.id}`}>
-          <bdi>{pupil.name}</bdi>&rsquo;s page
+          {isolated(pupil.name)}&rsquo;s page
         </Button>
       </div>
       <PolicyEditor

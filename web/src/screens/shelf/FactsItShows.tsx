@@ -9,6 +9,7 @@ import { Explained } from '../../parts/AnswersBehind.tsx';
 import { FactLine } from '../../parts/FactLine.tsx';
 import { StateMark } from '../../parts/StateMark.tsx';
 import { useShown } from './useShown.ts';
+import { isolated } from '../../app/isolated.ts';
 
 const listed = 18;
 
@@ -42,9 +43,7 @@ export function FactsItShows({
   const first = [...facts].sort((a, b) => Number(set.has(b.fact)) - Number(set.has(a.fact)));
   return (
     <div className="game-shown">
-      <h2>
-        What it shows <bdi>{pupil.name}</bdi>
-      </h2>
+      <h2>What it shows {isolated(pupil.name)}</h2>
       {shown.trouble && <p role="alert">{shown.trouble}</p>}
       {shown.done < 1 && !shown.trouble && !shown.cancelled && (
         <div className="shown-under">

@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import type { Pupil } from '@veldrift/wire';
 import { findSet } from '../../app/book.ts';
 import { appName } from '../../live/game/startGame.ts';
+import { isolated } from '../../app/isolated.ts';
 
 /** What stands for a seat that no pupil takes. */
 export const nobody = 'nobody';
@@ -46,7 +47,7 @@ export function SeatField({
         <MenuItem value={theApp}>{appName}: plays like a child</MenuItem>
         {pupils.map((one) => (
           <MenuItem key={one.id} value={one.id}>
-            <bdi>{one.name}</bdi>, {findSet(one.setId)?.name}
+            {isolated(one.name)}, {findSet(one.setId)?.name}
           </MenuItem>
         ))}
       </TextField>

@@ -27,6 +27,7 @@ import { LooseSheet } from './LooseSheet.tsx';
 import { MinuteSheet } from './MinuteSheet.tsx';
 import { PlacementSheet } from './PlacementSheet.tsx';
 import './start.css';
+import { isolated } from '../../app/isolated.ts';
 
 /** What can be begun, in the order of a visit, with what each is in a line. */
 const offers: readonly (readonly [Purpose, string])[] = [
@@ -82,9 +83,7 @@ function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }
     <div className="start">
       <div className="work-head">
         <div>
-          <h1>
-            <bdi>{pupil.name}</bdi>
-          </h1>
+          <h1>{isolated(pupil.name)}</h1>
           <p className="quiet">
             {operationNames[pupil.operation]}, <strong>{set.name}</strong>,{' '}
             {countText(set.practises.length, 'fact')}. {set.hint}
