@@ -65,13 +65,15 @@ for (const theme of ['dark', 'contrast'] as const) {
 }
 
 test('the day line has no axe violation on any day of the week, early or late', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   await signIn(page);
+  const times = [
+    [8, 768],
+    [15, 1280],
+  ] as const;
+  // Both on the first day, then one after the other.
   for (let day = 0; day < 7; day += 1)
-    for (const [hour, width] of [
-      [8, 768],
-      [15, 1280],
-    ] as const) {
+    for (const [hour, width] of times.filter((_, nth) => day === 0 || day % 2 === nth)) {
       const at = new Date(Date.now() + day * 86_400_000);
       at.setUTCHours(hour);
       await page.clock.setFixedTime(at);
