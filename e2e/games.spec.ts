@@ -530,7 +530,7 @@ test('a game is begun with two presses from today: the pupil\u2019s games, each 
 });
 
 test('the table of every game is laid out without an axe violation', async ({ page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   await signIn(page);
   const pupil = await addPupil(page);
   for (const { id } of games) {

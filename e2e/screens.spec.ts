@@ -17,7 +17,7 @@ for (const [width, height] of [
   [768, 1024],
 ] as const) {
   test(`every screen keeps its layout and has no axe violation at ${width} x ${height}`, async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     await page.setViewportSize({ width, height });
     await page.goto(`${house().base}/sign-in`);
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
@@ -29,7 +29,9 @@ for (const [width, height] of [
         await page.goto(`${house().base}${path}`);
         await shown();
         await expectNoSideways(page);
-        if (name !== 'materials') await expectNoViolations(page);
+        // Contrast does not hang on the width: it is looked at once, and in the other themes below.
+        if (name !== 'materials')
+          await expectNoViolations(page, { without: width < 1000 ? [] : ['color-contrast'] });
       });
     }
   });
@@ -45,7 +47,7 @@ test('what lies on the tables has no axe violation', async ({ page }) => {
 
 for (const theme of ['dark', 'contrast'] as const) {
   test(`the ${theme} theme has no axe violation either`, async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     await signIn(page);
     await page.evaluate(
       (name) => localStorage.setItem('veldrift.settings', JSON.stringify({ theme: name, hand: 'left' })),
@@ -65,7 +67,7 @@ for (const theme of ['dark', 'contrast'] as const) {
 }
 
 test('the day line has no axe violation on any day of the week, early or late', async ({ page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await signIn(page);
   const times = [
     [8, 768],
