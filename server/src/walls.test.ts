@@ -130,6 +130,7 @@ describe('another room', () => {
       ['DELETE', `/api/links/${theirLink}`],
       ['GET', `/api/plays/${theirIds.playId}`],
       ['GET', `/api/plays/${theirIds.playId}/stepAnswers`],
+      ['GET', `/api/tables/${theirIds.playId}`],
       ['DELETE', `/api/people/${other.userId}`, {}],
       ['POST', `/api/people/${other.userId}/reset`, {}],
       ['DELETE', `/api/people/invites/${theirInvite}`, {}],
