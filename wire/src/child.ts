@@ -37,6 +37,8 @@ export interface ChildGame {
   readonly claimed: readonly number[];
   /** Everyone freezes: the operation that holds from now on. */
   readonly frozen: string | null;
+  /** Seats of children who have what is theirs read out. */
+  readonly readOutTo?: readonly number[];
   /** What the app says in its seat, before it is judged. */
   readonly appSays?: string | null;
   /** What it came to, when it is over. */

@@ -1,8 +1,9 @@
-import type { CaptureWay, KeptMove, Move, SkillKey } from '@veldrift/core';
+import type { CaptureWay, KeptMove, Move } from '@veldrift/core';
 import type { Deal, OpenTable, TableOnRecord } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 import { groupBy } from '../groupBy.ts';
 import { answerColumnsOf, answerOfRow, type AnswerRow } from './answers.ts';
+import { skillColumns, skillOfRow, type SkillRow } from './skills.ts';
 
 const mostTables = 10;
 
@@ -91,22 +92,6 @@ export async function tableOnRecord(
   };
 }
 
-interface SkillRow {
-  id: string;
-  seat: number;
-  skill: SkillKey;
-  shown: string;
-  answer: string;
-  given: string | null;
-  said_right: boolean;
-  at: Date;
-  latency_ms: number | null;
-  voided: boolean;
-  aided: boolean;
-  way: CaptureWay;
-  move_id: string | null;
-}
-
 /** The moves of a table in order, up to the first that did not come, each with what it gave; and the time they took, ms. */
 async function playedAt(
   tx: RoomTx,
@@ -128,8 +113,8 @@ async function playedAt(
     (one) => one.move_id ?? '',
   );
   const skills = groupBy(
-    await tx.rows<SkillRow>(
-      `select id, seat, skill, shown, answer, given, said_right, at, latency_ms, voided, aided, way, move_id
+    await tx.rows<SkillRow & { seat: number; way: CaptureWay; move_id: string | null }>(
+      `select ${skillColumns}, seat, way, move_id
        from standing_skill_answers where room_id = $1 and play_id = any($2) order by at, id`,
       [tx.roomId, playIds],
     ),
@@ -155,20 +140,7 @@ async function playedAt(
         answer: answerOfRow(one),
         lastKeyMs: one.last_key_ms,
       })),
-      skills: (skills.get(id) ?? []).map((one) => ({
-        seat: one.seat,
-        id: one.id,
-        skill: one.skill,
-        shown: one.shown,
-        answer: one.answer,
-        given: one.given,
-        right: one.said_right,
-        at: one.at.toISOString(),
-        latencyMs: one.latency_ms,
-        voided: one.voided,
-        way: one.way,
-        aided: one.aided,
-      })),
+      skills: (skills.get(id) ?? []).map((one) => ({ ...skillOfRow(one), seat: one.seat, way: one.way })),
       tallies: (tallies.get(id) ?? []).map((one) => ({ seat: one.seat, id: one.id })),
     })),
   };

@@ -3,7 +3,7 @@ import type { KeptSkillAnswer, SkillOfPupil } from '@veldrift/wire';
 import type { RoomTx } from '../db.ts';
 import { groupBy } from '../groupBy.ts';
 
-interface SkillRow {
+export interface SkillRow {
   id: string;
   play_id: string;
   skill: SkillKey;
@@ -17,9 +17,10 @@ interface SkillRow {
   aided: boolean;
 }
 
-const columns = 'id, play_id, skill, shown, answer, given, said_right, at, latency_ms, voided, aided';
+export const skillColumns =
+  'id, play_id, skill, shown, answer, given, said_right, at, latency_ms, voided, aided';
 
-const keptOf = (row: SkillRow): KeptSkillAnswer => ({
+export const skillOfRow = (row: SkillRow): KeptSkillAnswer => ({
   id: row.id,
   playId: row.play_id,
   skill: row.skill,
@@ -40,10 +41,10 @@ export async function skillAnswersOfPlay(
   pupilId: string,
 ): Promise<KeptSkillAnswer[]> {
   const rows = await tx.rows<SkillRow>(
-    `select ${columns} from standing_skill_answers where room_id = $1 and play_id = $2 and pupil_id = $3 order by at, id`,
+    `select ${skillColumns} from standing_skill_answers where room_id = $1 and play_id = $2 and pupil_id = $3 order by at, id`,
     [tx.roomId, playId, pupilId],
   );
-  return rows.map(keptOf);
+  return rows.map(skillOfRow);
 }
 
 /** The latest answers looked at for a skill: those with help stand in no window. */
@@ -58,11 +59,11 @@ export async function skillsOfPupil(tx: RoomTx, pupilId: string): Promise<SkillO
        select (select s.skill from skill_answers s where s.room_id = $1 and s.pupil_id = $2 and s.skill > met.skill
          order by s.skill limit 1) from met where met.skill is not null)
      select latest.* from met cross join lateral (
-       select ${columns} from standing_skill_answers s where s.room_id = $1 and s.pupil_id = $2 and s.skill = met.skill
+       select ${skillColumns} from standing_skill_answers s where s.room_id = $1 and s.pupil_id = $2 and s.skill = met.skill
        order by at desc, id desc limit $3) latest order by latest.at, latest.id`,
     [tx.roomId, pupilId, latestLooked],
   );
-  return [...groupBy(rows.map(keptOf), (one) => one.skill)]
+  return [...groupBy(rows.map(skillOfRow), (one) => one.skill)]
     .map(([skill, answers]) => ({ skill, state: skillStateOf(answers), answers }))
     .sort((a, b) => (b.answers.at(-1)?.at ?? '').localeCompare(a.answers.at(-1)?.at ?? ''));
 }
@@ -77,12 +78,12 @@ export async function skillsKnownBefore(
   if (!first) return new Set();
   const rows = await tx.rows<SkillRow>(
     `select before.* from unnest($3::text[]) as met(skill) cross join lateral (
-       select ${columns} from standing_skill_answers s where s.room_id = $1 and s.pupil_id = $2 and s.skill = met.skill and s.at < $4
+       select ${skillColumns} from standing_skill_answers s where s.room_id = $1 and s.pupil_id = $2 and s.skill = met.skill and s.at < $4
        order by at desc, id desc limit $5) before order by before.at, before.id`,
     [tx.roomId, pupilId, [...new Set(answers.map((one) => one.skill))], first.at, latestLooked],
   );
   return new Set(
-    [...groupBy(rows.map(keptOf), (one) => one.skill)].flatMap(([skill, own]) =>
+    [...groupBy(rows.map(skillOfRow), (one) => one.skill)].flatMap(([skill, own]) =>
       skillStateOf(own) === 'secure' ? [skill] : [],
     ),
   );
@@ -95,8 +96,8 @@ export async function skillAnswersById(
   ids: readonly string[],
 ): Promise<KeptSkillAnswer[]> {
   const rows = await tx.rows<SkillRow>(
-    `select ${columns} from standing_skill_answers where room_id = $1 and pupil_id = $2 and id = any($3) order by at, id`,
+    `select ${skillColumns} from standing_skill_answers where room_id = $1 and pupil_id = $2 and id = any($3) order by at, id`,
     [tx.roomId, pupilId, ids],
   );
-  return rows.map(keptOf);
+  return rows.map(skillOfRow);
 }

@@ -5,7 +5,7 @@ export function NoVoice({ wished }: { readonly wished: boolean }) {
   const says = useNoVoice(wished);
   return (
     says && (
-      <p className="no-voice quiet" role="status">
+      <p className="quiet" role="status">
         {says}
       </p>
     )

@@ -239,7 +239,6 @@ export function PupilForm({ start, draft, title, pupil }: FormProps) {
           name="readAloud"
           render={({ field }) => (
             <FormControlLabel
-              className="form-switch"
               control={<Switch checked={field.value ?? false} onChange={(_, on) => field.onChange(on)} />}
               label={
                 <>

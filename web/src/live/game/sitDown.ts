@@ -37,8 +37,8 @@ async function seated(
 }
 
 /**
- * Sits pupils down to a game: on this device's disk and on record. `ids`: by seat; who is no pupil is the app where the plan has it, else the grown-up. Gives the id of the
- * first pupil's play; undefined: no pupil sits there.
+ * Sits pupils down to a game: on this device's disk and on record. `ids`: by seat; who is no pupil is the app where the plan has it,
+ * else the grown-up. Gives the id of the first pupil's play; undefined: no pupil sits there.
  */
 export async function sitDown(
   { me, outbox }: { readonly me: Me; readonly outbox: Outbox },

@@ -13,12 +13,13 @@ import { GameError, moveTrouble, padKeys, openPlan, type GameState } from '@veld
 import type { ChildShow, ChildTells } from '@veldrift/wire';
 import { useMemo, useState } from 'react';
 import { Keypad } from '../../live/Keypad.tsx';
+import { ReadsAloud } from '../../live/useReadAloud.ts';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
 import { useKeys, usePaintClock } from '../../live/usePaintClock.ts';
 import { readKey } from '../table/keys.ts';
 import { GameEndSays } from './GameEndSays.tsx';
 import { GameField } from './GameField.tsx';
-import { isTheirs, viewOf } from './gameView.ts';
+import { isReadOut, isTheirs, viewOf } from './gameView.ts';
 import '../../parts/table/table.css';
 import './ask.css';
 import './game.css';
@@ -115,7 +116,7 @@ export function GameChild({
     );
   const fact = need?.kind === 'say' || need?.kind === 'claim' ? factOfItem(need.asked.item) : null;
   return (
-    <>
+    <ReadsAloud value={isReadOut(view, own.readOutTo ?? [])}>
       <GameField
         view={view}
         shownWay={show.shownWay ?? null}
@@ -133,6 +134,6 @@ export function GameChild({
       {pad && (
         <Keypad {...pad} onDigit={digit} onDelete={() => setTyped(deleteDigit(typed))} onEnter={enter} />
       )}
-    </>
+    </ReadsAloud>
   );
 }

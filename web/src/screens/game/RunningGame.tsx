@@ -32,7 +32,7 @@ import { GameTools, MoreGameTools } from './GameTools.tsx';
 import { GameSeats } from './GameSeats.tsx';
 import { GameShelf } from './GameShelf.tsx';
 import { missedFact } from './missedFact.ts';
-import { viewOf } from './gameView.ts';
+import { isReadOut, viewOf } from './gameView.ts';
 import { usePlayAgain } from './usePlayAgain.ts';
 import { useGameKeys } from './useGameKeys.ts';
 import { useGameScreen, type Elsewhere } from './useGameScreen.ts';
@@ -89,16 +89,14 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const { claimed } = game.claiming;
   const view = viewOf(game, row.plan, state, { names, keypad, claimed, appSays });
   const timeIsOut = useTimeSet(game, row.plan.minutes);
-  // What is asked of one alone is read out where that one wishes it; of all, where anyone does.
-  const wishes = row.seats.map(({ pupil }) => pupil?.readAloud === true);
-  const readAloud = saying ? (wishes[saying.asked.seat] ?? false) : wishes.includes(true);
+  const readOutTo = row.seats.flatMap(({ pupil }, seat) => (pupil?.readAloud ? [seat] : []));
   const screen = useGameScreen({
     row,
     game,
     aid: shelf.aid,
     frozen: signal.frozen,
     appSays,
-    readAloud,
+    readOutTo,
     end: game.end,
     shownWay,
     onMove: move,
@@ -172,7 +170,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
         onScreens={setScreens}
         middle={
           <>
-            <NoVoice wished={wishes.includes(true) && !elsewhere} />
+            <NoVoice wished={readOutTo.length > 0 && !elsewhere} />
             <GameSeats
               seats={row.seats}
               need={need}
@@ -251,7 +249,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
             </LiveKey>
           </div>
         ) : playing ? (
-          <ReadsAloud value={readAloud && !elsewhere}>
+          <ReadsAloud value={!elsewhere && isReadOut(view, readOutTo)}>
             <GameField
               view={view}
               shownWay={shownWay}

@@ -65,23 +65,32 @@ export function viewOf(
 
 /** Whether what the table waits for may be done at a screen: at everyone's all but what is the app's, at a child's own what is that child's. */
 export function isTheirs({ need, seat, app }: Pick<GameView, 'need' | 'seat' | 'app'>): boolean {
-  if (seat === null) return app === null || !isTheirs({ need, seat: app, app: null }) || isForAll(need);
   switch (need.kind) {
     case 'say':
-      return need.asked.seat === seat;
-    case 'claim':
-      return need.seats.includes(seat);
+      return isOf(need.asked.seat, seat, app);
     case 'roll':
     case 'choose':
     case 'line':
-      return need.seat === seat;
+      return isOf(need.seat, seat, app);
+    case 'claim':
+      return seat === null || need.seats.includes(seat);
     case 'go':
     case 'over':
       return true;
   }
 }
 
-const isForAll = ({ kind }: Need): boolean => kind === 'claim' || kind === 'go' || kind === 'over';
+/**
+ * Whether what a screen shows is read out. `to`: seats of children who wish it. What is asked of one alone is read to that one;
+ * what is for all to whoever wishes it; a child's own screen reads to that child.
+ */
+export function isReadOut({ need, seat }: Pick<GameView, 'need' | 'seat'>, to: readonly number[]): boolean {
+  const asked = need.kind === 'say' ? need.asked.seat : null;
+  return to.some((one) => (asked === null || asked === one) && (seat === null || seat === one));
+}
+
+const isOf = (asked: number, seat: number | null, app: number | null): boolean =>
+  seat === null ? asked !== app : asked === seat;
 
 /** Choices that are neither on the table nor for the child to find: these are listed. */
 export const listedChoices = (need: Need): readonly Choice[] =>

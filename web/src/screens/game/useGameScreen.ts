@@ -24,8 +24,8 @@ interface Shows {
   readonly frozen: Operation | null;
   /** What the app says in its seat; null: nothing. */
   readonly appSays: string | null;
-  /** What stands there is read out. */
-  readonly readAloud: boolean;
+  /** Seats of children who have what is theirs read out. */
+  readonly readOutTo: readonly number[];
   /** What it came to, when it is over. */
   readonly end: GameEnd | null;
   /** A fact that nobody got, shown now. */
@@ -43,7 +43,7 @@ export function useGameScreen({
   aid,
   frozen,
   appSays,
-  readAloud,
+  readOutTo,
   end,
   shownWay,
   onMove,
@@ -69,7 +69,7 @@ export function useGameScreen({
         aid,
         shownWay,
         says,
-        readAloud,
+        readAloud: readOutTo.length > 0,
         game: on
           ? {
               plan: row.plan,
@@ -78,6 +78,7 @@ export function useGameScreen({
               claimed,
               frozen,
               appSays,
+              readOutTo,
               end,
             }
           : null,
