@@ -1,7 +1,15 @@
 import { createRandom, type GamePlan } from '@veldrift/core';
 import { say, tell, games, legalMoves, modelMove, openPlan, playMove } from '@veldrift/core/games';
 import { describe, expect, it } from 'vitest';
-import { choiceAtCard, choiceAtSquare, listedChoices, mayPick, viewOf } from './gameView.ts';
+import {
+  choiceAtCard,
+  choiceAtSquare,
+  listedChoices,
+  mayPick,
+  viewOf,
+  isReadOut,
+  isTheirs,
+} from './gameView.ts';
 
 describe('names', () => {
   it('stand where a game says seats', () => {
@@ -79,5 +87,37 @@ describe.each(games)('the field of $name', (game) => {
         state = playMove(open.game, open.play, state, move);
       }
     }
+  });
+});
+
+describe('what is whose', () => {
+  const say = (seat: number) => ({ kind: 'say', asked: { seat } }) as never;
+  const claim = { kind: 'claim', seats: [0, 1] } as never;
+  it('is pressed by all but for the app, on a child\u2019s own screen by that child alone', () => {
+    const may = (need: never, seat: number | null, app: number | null) => isTheirs({ need, seat, app });
+    expect([may(say(0), null, null), may(say(1), null, 1), may(say(0), null, 1)]).toEqual([
+      true,
+      false,
+      true,
+    ]);
+    expect([may(say(0), 0, 1), may(say(1), 0, 1), may(say(1), 0, null)]).toEqual([true, false, false]);
+    for (const kind of ['roll', 'choose', 'line'] as const)
+      expect(may({ kind, seat: 1 } as never, null, 1)).toBe(false);
+    for (const app of [null, 1]) expect([may(claim, null, app), may(claim, 0, app)]).toEqual([true, true]);
+    expect(may(claim, 2, null)).toBe(false);
+  });
+  it('is read out to whom it is asked and who wishes it, each on a screen of their own', () => {
+    const read = (need: never, seat: number | null, to: readonly number[]) => isReadOut({ need, seat }, to);
+    expect([read(say(0), null, [0]), read(say(1), null, [0]), read(say(0), null, [])]).toEqual([
+      true,
+      false,
+      false,
+    ]);
+    expect([read(claim, null, [1]), read(claim, 0, [1]), read(claim, 1, [1])]).toEqual([true, false, true]);
+    expect([read(say(0), 0, [0]), read(say(0), 1, [0, 1]), read(say(1), 1, [0, 1])]).toEqual([
+      true,
+      false,
+      true,
+    ]);
   });
 });
