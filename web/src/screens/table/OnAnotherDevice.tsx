@@ -60,14 +60,17 @@ export function OnAnotherDevice({
   return (
     <>
       <h1 className="sr-only">The table</h1>
-      <Empty title={`${record.title}: it stands on another device`}>
+      <Empty title="This game stands on another device">
         <p>
-          Last heard of at {timeText(record.lastAt)}, after {countText(record.moves.length, 'move')}. Taken up
-          here it goes on from there. Leave it on the other device: of what both would go on to play, the
-          first to arrive counts.
+          {record.title}. Last heard of at {timeText(record.lastAt)}, after{' '}
+          {countText(record.moves.length, 'move')}. Taken up here it goes on from there. Leave it on the other
+          device: of what both would go on to play, the first to arrive counts.
         </p>
         <Button variant="contained" size="large" disabled={busy} onClick={() => void takeUp()}>
           Take it up here
+        </Button>{' '}
+        <Button component={Link} to="/">
+          Not now
         </Button>
         {trouble && (
           <p role="alert" className="clay">
