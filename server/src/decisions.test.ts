@@ -105,9 +105,11 @@ describe('a change of set or school in the form', () => {
   it('is a decision on record, with what the school said then', async () => {
     const { id } = await ready();
     const input = (over: object) => ({ ...pupilInput({ id, school: 'minuteAim' }), ...over });
-    expect((await room.call('PUT', `/api/pupils/${id}`, input({ notes: 'Only a note.' }))).status).toBe(200);
+    expect((await room.call('PATCH', `/api/pupils/${id}`, input({ notes: 'Only a note.' }))).status).toBe(
+      200,
+    );
     expect((await pageOf(id)).decisions).toEqual([]);
-    await room.call('PUT', `/api/pupils/${id}`, input({ setId: 'strategy/mul/2' }));
+    await room.call('PATCH', `/api/pupils/${id}`, input({ setId: 'strategy/mul/2' }));
     await room.call(
       'PUT',
       `/api/pupils/${id}`,
@@ -225,7 +227,7 @@ describe('a placement', () => {
 
   it('not any more once something else is decided, another visit has begun, or hours have passed', async () => {
     const one = await placed();
-    await room.call('PUT', `/api/pupils/${one.id}`, pupilInput({ id: one.id, setId: 'strategy/mul/3' }));
+    await room.call('PATCH', `/api/pupils/${one.id}`, pupilInput({ id: one.id, setId: 'strategy/mul/3' }));
     expect((await undo(one.id, one.decision.id)).status).toBe(409);
     const two = await placed();
     // Another play of the same visit is no other visit.

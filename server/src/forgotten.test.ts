@@ -36,7 +36,7 @@ describe('a pupil deleted for good', () => {
     const id = await room.pupil({ name });
     const friend = await room.pupil({ name: 'Ivo' });
     await room.send(wholeMinute(minuteIds(id)));
-    await room.call('PUT', `/api/pupils/${id}`, {
+    await room.call('PATCH', `/api/pupils/${id}`, {
       ...((await room.call('GET', `/api/pupils/${id}`)).body as { pupil: object }).pupil,
     });
     const [one, two] = [minuteIds(id), minuteIds(friend)];

@@ -369,9 +369,9 @@ describe('a play without a clock', () => {
     expect(await state()).toBe('recalled');
     const { pupil } = await page(id);
     const input = pupilInputOf(pupil);
-    await room.call('PUT', `/api/pupils/${id}`, { ...input, school: 'accurateExplained' });
+    await room.call('PATCH', `/api/pupils/${id}`, { ...input, school: 'accurateExplained' });
     expect(await state()).toBe('secure');
-    await room.call('PUT', `/api/pupils/${id}`, { ...input, school: 'minuteAim' });
+    await room.call('PATCH', `/api/pupils/${id}`, { ...input, school: 'minuteAim' });
     expect(await state()).toBe('recalled');
   });
 });

@@ -67,7 +67,7 @@ describe('pupils', () => {
       lastCheckAt: null,
     });
     const changed = await room.call(
-      'PUT',
+      'PATCH',
       `/api/pupils/${id}`,
       pupilInput({ id, name: 'Nur', visits: [{ weekday: 2, startsAtMin: 555, minutes: 20 }] }),
     );
@@ -103,6 +103,32 @@ describe('pupils', () => {
         expect(rows[0]?.n, table).toBe(0);
       }
     });
+  });
+
+  it('keep what others changed meanwhile: only the fields that are named are changed, and the whole is held together', async () => {
+    const id = await room.pupil({ name: 'Nur', setId: 'strategy/mul/squares', notes: 'First.' });
+    const change = (fields: object) => room.call('PATCH', `/api/pupils/${id}`, fields);
+    expect((await change({ readAloud: true, setId: 'strategy/mul/3' })).status).toBe(200);
+    expect((await change({ notes: 'Second.' })).body).toMatchObject({
+      name: 'Nur',
+      readAloud: true,
+      setId: 'strategy/mul/3',
+      notes: 'Second.',
+    });
+    // Two at once, each of another field.
+    await Promise.all([change({ aids: 'Counters' }), change({ homeLanguage: 'Faroese' })]);
+    expect((await page(id)).pupil).toMatchObject({ aids: 'Counters', homeLanguage: 'Faroese' });
+    for (const [fields, field] of [
+      [{ operation: 'add' }, 'setId'],
+      [{ grade: 99 }, 'grade'],
+      [{ id: uuid() }, 'id'],
+      [{ name: null }, 'name'],
+    ] as const) {
+      const refused = await change(fields);
+      expect([refused.status, (refused.body as { field: string }).field]).toEqual([400, field]);
+    }
+    expect((await change({ wishes: 1 })).status).toBe(400);
+    expect((await change({})).body).toMatchObject({ name: 'Nur', notes: 'Second.', aids: 'Counters' });
   });
 
   it.each([
@@ -197,7 +223,7 @@ describe('a minute kept', () => {
     expect((await put({ fact: '7x9', way: 'by9' })).status).toBe(200);
     expect(await waysOf()).toEqual({ '13-8': 'up', '7x9': 'by9' });
     // A change in the form leaves them.
-    await room.call('PUT', `/api/pupils/${id}`, { ...pupilInput({ id }), notes: 'A note.' });
+    await room.call('PATCH', `/api/pupils/${id}`, { ...pupilInput({ id }), notes: 'A note.' });
     expect(await waysOf()).toEqual({ '13-8': 'up', '7x9': 'by9' });
     expect((await put({ fact: '13-8', way: null })).status).toBe(200);
     expect(await waysOf()).toEqual({ '7x9': 'by9' });

@@ -85,7 +85,7 @@ describe('another room', () => {
     };
     const tries: [string, string, unknown?][] = [
       ['GET', `/api/pupils/${theirPupil}`],
-      ['PUT', `/api/pupils/${theirPupil}`, pupilInput({ id: theirPupil, name: 'Taken' })],
+      ['PATCH', `/api/pupils/${theirPupil}`, pupilInput({ id: theirPupil, name: 'Taken' })],
       ['PUT', `/api/pupils/${theirPupil}/ways`, { fact: '7x8', way: 'by8' }],
       ['DELETE', `/api/pupils/${theirPupil}`, { confirm: 'Odalys B.' }],
       ['GET', `/api/pupils/${theirPupil}/answers?fact=7x7`],

@@ -44,7 +44,11 @@ export const setIdField = () =>
   string()
     .strict()
     .required()
-    .test('set', 'There is no such set.', (value) => findSet(value) !== undefined || ownSetId.test(value));
+    .test(
+      'set',
+      'There is no such set.',
+      (value?: string) => value === undefined || findSet(value) !== undefined || ownSetId.test(value),
+    );
 const ownSetId =
   /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}\/(add|sub|mul|div)\/[a-z0-9-]{1,40}$/;
 

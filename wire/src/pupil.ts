@@ -48,6 +48,7 @@ export const policySchema = mixed<Partial<Policy>>()
   .strict()
   .required('The policy is missing.')
   .test('policy', (value, context) => {
+    if (value === undefined) return true;
     if (typeof value !== 'object' || value === null || Array.isArray(value))
       return context.createError({ message: 'policy should be an object.' });
     for (const [name, number] of Object.entries(value)) {
@@ -121,6 +122,10 @@ export const pupilSchema = object({
       : context.createError({ path: 'setId', message: 'The set is not on this pathway for this operation.' });
   });
 export type PupilInput = InferType<typeof pupilSchema>;
+
+/** What a tutor changes of a pupil: the fields that are named, and no other, so that nobody's old page undoes another's word. */
+export const pupilChangeSchema = pupilSchema.partial();
+export type PupilChange = Partial<PupilInput>;
 
 /** A pupil about whom only the id is known: the presets of every field. */
 export function newPupilInput(id: string): PupilInput {

@@ -37,6 +37,11 @@ export async function body<T>(c: Context<Env>, schema: Schema<T>): Promise<T> {
   const sent = await json(c);
   const trouble = plainTrouble(sent);
   if (trouble) refuse(400, trouble.message, trouble.field);
+  return readOr400(schema, sent);
+}
+
+/** A value read by a schema. Throws a refusal, 400, that says what is wrong with which field. */
+export function readOr400<T>(schema: Schema<T>, sent: unknown): T {
   const found = read(schema, sent);
   return 'problem' in found ? refuse(400, found.problem.message, found.problem.field) : found.value;
 }

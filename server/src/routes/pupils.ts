@@ -4,6 +4,8 @@ import {
   decideSchema,
   deletePupilSchema,
   ownWaySchema,
+  pupilChangeSchema,
+  pupilInputOf,
   pupilSchema,
   type FactOnMap,
   type PupilPage,
@@ -24,7 +26,7 @@ import { listPupils } from '../store/pupilList.ts';
 import { findPupil, holdPupil } from '../store/pupilRecord.ts';
 import { skillAnswersById, skillsOfPupil } from '../store/skills.ts';
 import { refuse } from '../refusal.ts';
-import { body, idParam, inOwnRoom, type Env, type House } from './context.ts';
+import { body, idParam, inOwnRoom, readOr400, type Env, type House } from './context.ts';
 
 /** Checks on a pupil's chart: more than two years of a weekly minute. */
 const mostChecks = 120;
@@ -53,13 +55,14 @@ export function pupilRoutes(house: House): Hono<Env> {
     return c.json(pupil, 201);
   });
 
-  app.put('/pupils/:id', async (c) => {
+  app.patch('/pupils/:id', async (c) => {
     const id = idParam(c);
-    const input = await body(c, pupilSchema);
-    if (input.id !== id) refuse(400, 'The id in the body is not the one in the address.', 'id');
+    const change = await body(c, pupilChangeSchema);
+    if ((change.id ?? id) !== id) refuse(400, 'The id in the body is not the one in the address.', 'id');
     const pupil = await inOwnRoom(house, c, async (tx, session) => {
       const before =
         (await holdPupil(tx, session.timeZone, id)) ?? refuse(404, 'There is no such pupil in this room.');
+      const input = readOr400(pupilSchema, { ...pupilInputOf(before), ...change });
       await hasSet(tx, input.setId);
       if (before.setId !== input.setId || before.school !== input.school)
         await keepFormChange(

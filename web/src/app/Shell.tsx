@@ -5,7 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { countText } from '@veldrift/core';
 import type { Me } from '@veldrift/wire';
-import { Suspense, useEffect, useState, type ReactNode } from 'react';
+import { Suspense, useLayoutEffect, useState, type ReactNode } from 'react';
 import { NavLink, useLocation, useNavigate } from 'react-router';
 import { DayLine } from '../parts/DayLine.tsx';
 import { Loading } from '../parts/states.tsx';
@@ -32,7 +32,8 @@ export function Shell({ children }: { readonly children: ReactNode }) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const [help, setHelp] = useState(false);
-  useEffect(() => {
+  // Before the page is painted: what can be seen answers to its keys.
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (!['/', '?'].includes(event.key) || event.ctrlKey || event.metaKey || event.altKey) return;
       if ((event.target as HTMLElement).closest('input, textarea, [role="dialog"]')) return;

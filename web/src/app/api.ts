@@ -27,6 +27,7 @@ import {
   type Problem,
   type Pupil,
   type PupilGame,
+  type PupilChange,
   type PupilInput,
   type PupilList,
   type PupilPage,
@@ -141,7 +142,7 @@ export const api = {
       : { pupils: pupilsOf(parsed as PupilList), mark: response.headers.get('etag') };
   },
   addPupil: (input: PupilInput) => call<Pupil>('POST', '/pupils', input),
-  changePupil: (input: PupilInput) => call<Pupil>('PUT', `/pupils/${input.id}`, input),
+  changePupil: (id: string, change: PupilChange) => call<Pupil>('PATCH', `/pupils/${id}`, change),
   keepOwnWay: (id: string, input: OwnWay) => call<Pupil>('PUT', `/pupils/${id}/ways`, input),
   deletePupil: (id: string, confirm: string) => call<void>('DELETE', `/pupils/${id}`, { confirm }),
   pupilPage: (id: string) => call<PupilPage>('GET', `/pupils/${id}`),

@@ -1,3 +1,5 @@
+import { hashKey } from '@tanstack/react-query';
+
 /** Half-typed forms are kept on this device until they are sent, so that leaving a page loses nothing. */
 const prefix = 'veldrift.draft.';
 
@@ -20,4 +22,12 @@ export function keepDraft(name: string, value: unknown): void {
 
 export function dropDraft(name: string): void {
   localStorage.removeItem(prefix + name);
+}
+
+/** What of a form differs from what it began with, field by field. */
+export function changedOf<T extends object>(value: Partial<T>, start: T): Partial<T> {
+  const changed = Object.entries(value).filter(
+    ([field, now]) => hashKey([now]) !== hashKey([start[field as keyof T]]),
+  );
+  return Object.fromEntries(changed) as Partial<T>;
 }

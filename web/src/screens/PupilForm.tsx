@@ -3,7 +3,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { standardSchemaResolver } from '@hookform/resolvers/standard-schema';
-import { useQueryClient } from '@tanstack/react-query';
+import { hashKey, useQueryClient } from '@tanstack/react-query';
 import {
   captureWayNames,
   captureWays,
@@ -17,11 +17,11 @@ import {
 import { findPathway, allPathways } from '../app/book.ts';
 import { pupilSchema, type Pupil, type PupilInput } from '@veldrift/wire';
 import { useSnackbar } from 'notistack';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Controller, useForm, type FieldPath } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
 import { api, ApiError } from '../app/api.ts';
-import { dropDraft, keepDraft } from '../app/draft.ts';
+import { changedOf, dropDraft, keepDraft, readDraft } from '../app/draft.ts';
 import { pupilsQuery, refetchRecords } from '../app/queries.ts';
 import { Choice } from './Choice.tsx';
 import { DeletePupil } from './DeletePupil.tsx';
@@ -29,39 +29,54 @@ import { WeeklyVisits } from './WeeklyVisits.tsx';
 import { isolated } from '../app/isolated.ts';
 
 interface FormProps {
-  readonly start: PupilInput;
+  /** What is on record of the pupil, or the presets. */
+  readonly known: PupilInput;
+  /** The name of the draft: what a tutor typed on this device and did not keep. */
   readonly draft: string;
   readonly title: string;
   readonly pupil?: Pupil;
 }
 
 /** The form of a pupil, new or known. */
-export function PupilForm({ start, draft, title, pupil }: FormProps) {
+export function PupilForm({ known, draft, title, pupil }: FormProps) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const { enqueueSnackbar } = useSnackbar();
   const [trouble, setTrouble] = useState<string>();
   const [deleting, setDeleting] = useState(false);
-  const { register, control, handleSubmit, watch, setValue, setError, formState } = useForm<PupilInput>({
-    resolver: standardSchemaResolver(pupilSchema as never),
-    defaultValues: start,
-  });
+  const { register, control, handleSubmit, watch, getValues, setValue, setError, reset, formState } =
+    useForm<PupilInput>({
+      resolver: standardSchemaResolver(pupilSchema as never),
+      defaultValues: { ...known, ...readDraft<PupilInput>(draft) },
+    });
+  const base = useRef(known);
   const { errors } = formState;
   const operation = watch('operation');
   const pathwayId = watch('pathwayId');
   const range = gradeRangeFor(watch('gradeSystem'), watch('grade') ?? -1);
   const sets = findPathway(pathwayId)?.sets[operation] ?? [];
 
-  // Half-typed forms survive leaving the page.
+  // Half-typed forms survive leaving the page: what was changed, for the rest may be changed elsewhere meanwhile.
   useEffect(() => {
-    const subscription = watch((value) => keepDraft(draft, value));
+    const subscription = watch((value) =>
+      keepDraft(draft, { id: base.current.id, ...changedOf(value as PupilInput, base.current) }),
+    );
     return () => subscription.unsubscribe();
   }, [draft, watch]);
+  // The list at hand may be an old one, and a newer come while the form stands open.
+  useEffect(() => {
+    if (hashKey([known]) === hashKey([base.current])) return;
+    const mine = changedOf(getValues(), base.current);
+    base.current = known;
+    reset({ ...known, ...mine });
+  }, [known, getValues, reset]);
 
   const save = handleSubmit(async (input) => {
     setTrouble(undefined);
     try {
-      const saved = pupil ? await api.changePupil(input) : await api.addPupil(input);
+      const saved = pupil
+        ? await api.changePupil(pupil.id, changedOf(input, base.current))
+        : await api.addPupil(input);
       dropDraft(draft);
       client.setQueryData(pupilsQuery.queryKey, (list) =>
         list ? [...list.filter((one) => one.id !== saved.id), saved] : [saved],

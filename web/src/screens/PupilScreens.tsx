@@ -10,9 +10,9 @@ import { PupilForm } from './PupilForm.tsx';
 
 /** Adding a pupil. */
 export function NewPupil() {
-  const kept = readDraft<PupilInput>('pupil.new');
-  const [start] = useState<PupilInput>(() => kept ?? newPupilInput(uuid()));
-  return <PupilForm start={start} draft="pupil.new" title="Add a pupil" />;
+  // The id is of the draft, so that the same pupil is sent again if the answer to the first sending was lost.
+  const [known] = useState(() => newPupilInput(readDraft<PupilInput>('pupil.new')?.id ?? uuid()));
+  return <PupilForm known={known} draft="pupil.new" title="Add a pupil" />;
 }
 
 /** Changing a pupil, or deleting one for good. */
@@ -24,12 +24,11 @@ export function EditPupil() {
   const pupil = data.find((one) => one.id === pupilId);
   if (!pupil && isFetching) return <Loading what="the pupil" />;
   if (!pupil) return <Empty title="There is no such pupil in this room">{null}</Empty>;
-  const draft = `pupil.${pupilId}`;
   return (
     <PupilForm
       key={pupilId}
-      start={readDraft<PupilInput>(draft) ?? pupilInputOf(pupil)}
-      draft={draft}
+      known={pupilInputOf(pupil)}
+      draft={`pupil.${pupilId}`}
       title={pupil.name}
       pupil={pupil}
     />

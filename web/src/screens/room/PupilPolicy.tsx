@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { policyInForce } from '@veldrift/core';
-import { pupilInputOf, type Pupil } from '@veldrift/wire';
+import type { Pupil } from '@veldrift/wire';
 import Button from '@mui/material/Button';
 import { useSnackbar } from 'notistack';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -34,7 +34,7 @@ function Editor({ pupil }: { readonly pupil: Pupil }) {
   const navigate = useNavigate();
   const draft = `policy.${pupil.id}`;
   const keep = useMutation({
-    mutationFn: (policy: Pupil['policy']) => api.changePupil({ ...pupilInputOf(pupil), policy }),
+    mutationFn: (policy: Pupil['policy']) => api.changePupil(pupil.id, { policy }),
     onSuccess: async () => {
       dropDraft(draft);
       enqueueSnackbar(`On record: the numbers for ${isolated(pupil.name)}.`);
