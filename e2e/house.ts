@@ -174,7 +174,8 @@ export async function expectNoViolations(
   page: Page,
   { rules, without = [] }: { readonly rules?: string[]; readonly without?: string[] } = {},
 ): Promise<void> {
-  const axe = new AxeBuilder({ page });
+  // All in one frame: no second page is needed to put results together.
+  const axe = new AxeBuilder({ page }).setLegacyMode(true);
   const { violations } = await (
     rules
       ? axe.withRules(rules)

@@ -71,6 +71,13 @@ export function changeSettings(change: Partial<Settings>): void {
   listeners.forEach((listener) => listener());
 }
 
+// Another window of this browser, a child's own among them, shows what was set in the first.
+window.addEventListener('storage', (event) => {
+  if (event.key !== key) return;
+  settings = load();
+  listeners.forEach((listener) => listener());
+});
+
 export function useSettings(): Settings {
   return useSyncExternalStore(
     (listener) => {
