@@ -1,5 +1,6 @@
 import { clockBench } from './clock.ts';
 import { faultsBench } from './faults.ts';
+import { fieldUseBench } from './fieldUse.ts';
 import { growthBench } from './growth.ts';
 import { judgementBench } from './judgement.ts';
 import { liveBench } from './live.ts';
@@ -22,6 +23,7 @@ export const benches: Readonly<Record<string, Bench>> = {
   paint: paintBench,
   turn: turnBench,
   taps: tapsBench,
+  fieldUse: fieldUseBench,
   longPlay: longPlayBench,
   size: sizeBench,
   page: pupilPageBench,

@@ -4,7 +4,7 @@ import { painted } from './gameHouse.ts';
 /** What is not wholly to be seen of what a child or tutor must see and press now, and keys that are too small. */
 export const hiddenNow = (page: Page) =>
   page.evaluate(() => {
-    const field = document.querySelector('.field');
+    const field = document.querySelector('.field, .loose-field');
     if (!field) return ['there is no field'];
     const found: string[] = [];
     const name = (one: Element) =>

@@ -53,20 +53,33 @@ function sameVersions(lock, stamp) {
 /** Installs Debian packages when `present` says they are not there. Needs root; else says what to install. */
 export function ensureDebian(packages, present) {
   if (present()) return;
-  const command = `apt-get install -y --no-install-recommends ${packages.join(' ')}`;
-  if (process.getuid?.() !== 0 || spawnSync('apt-get', ['--version']).status !== 0) {
+  const command = installCommand(packages);
+  if (!mayInstall()) {
     giveUp(
       `Veldrift needs ${packages.join(' and ')}: as an administrator run "${command}", then start again.`,
     );
   }
-  process.stdout.write(`Installing ${packages.join(', ')} ...\n`);
-  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  const install = () =>
-    spawnSync('sh', ['-c', `${command} >/dev/null`], { stdio: ['ignore', 'inherit', 'inherit'], env });
-  spawnSync('sh', ['-c', 'apt-get update -qq >/dev/null'], { stdio: ['ignore', 'inherit', 'inherit'], env });
-  install();
+  install(packages);
   if (!present())
     giveUp(`${packages.join(' and ')} could not be installed: run "${command}" and see what it says.`);
+}
+
+/** Installs Debian packages that make things quicker, and goes on without them where that cannot be. */
+export function wishDebian(packages, present) {
+  if (!present() && mayInstall()) install(packages);
+}
+
+const installCommand = (packages) => `apt-get install -y --no-install-recommends ${packages.join(' ')}`;
+
+function mayInstall() {
+  return process.getuid?.() === 0 && spawnSync('apt-get', ['--version']).status === 0;
+}
+
+function install(packages) {
+  process.stdout.write(`Installing ${packages.join(', ')} ...\n`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  for (const command of ['apt-get update -qq', installCommand(packages)])
+    spawnSync('sh', ['-c', `${command} >/dev/null`], { stdio: ['ignore', 'inherit', 'inherit'], env });
 }
 
 export function hasPostgres() {
@@ -76,4 +89,9 @@ export function hasPostgres() {
 
 export function hasChromium() {
   return existsSync('/usr/bin/chromium');
+}
+
+/** Chromium without windows: for the browser tests that take no times. */
+export function hasChromiumShell() {
+  return existsSync('/usr/bin/chromium-headless-shell');
 }

@@ -4,11 +4,21 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { circles } from './circles.mjs';
-import { ensureDebian, ensureNode, ensurePackages, hasChromium, hasPostgres, root } from './ensure.mjs';
+import {
+  ensureDebian,
+  ensureNode,
+  ensurePackages,
+  hasChromium,
+  hasChromiumShell,
+  hasPostgres,
+  root,
+  wishDebian,
+} from './ensure.mjs';
 
 ensureNode();
 ensureDebian(['postgresql'], hasPostgres);
 ensureDebian(['chromium'], hasChromium);
+wishDebian(['chromium-headless-shell'], hasChromiumShell);
 ensurePackages();
 
 const dir = mkdtempSync(join(tmpdir(), 'veldrift-results-'));

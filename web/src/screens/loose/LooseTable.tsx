@@ -204,7 +204,12 @@ function Running({ playId, given }: { readonly playId: string; readonly given: L
         )}
       </section>
       <section aria-label="Taken down" className="loose-kept">
-        <h2>Taken down</h2>
+        <header>
+          <h2>Taken down</h2>
+          <Button variant="text" disabled={!last} onClick={undo}>
+            Undo
+          </Button>
+        </header>
         <ol reversed>
           {[...kept]
             .reverse()
@@ -215,9 +220,6 @@ function Running({ playId, given }: { readonly playId: string; readonly given: L
               </li>
             ))}
         </ol>
-        <Button variant="text" disabled={!last} onClick={undo}>
-          Undo
-        </Button>
       </section>
     </main>
   );
