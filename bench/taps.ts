@@ -42,7 +42,7 @@ export const tapsBench: Bench = async (root, say) => {
   });
   return {
     title: 'Taps a turn',
-    says: `Counted at the table in headless Chromium, two seats, at the step where a pupil who is at multiplication begins, one deal of each game, ${turnsEach} turns: every tap of tutor and children from one answer judged, line laid, pair turned or turn passed to the next, rolling and dealing by itself (as where children have a screen of their own) and by hand.`,
+    says: `Counted at the table in headless Chromium, two seats, at the step where a pupil who is at multiplication begins, one deal of each game, ${turnsEach} turns: every tap of tutor and children from one answer judged, line laid, pair turned or turn passed to the next, rolling and dealing by itself (as where children have a screen of their own) and by hand. In Bond hunt two cards are turned and what they make is said and judged, whether they fit or not: fewer than three taps would leave what was said off the record.`,
     columns: ['game', 'by itself', 'by hand', 'aim'],
     rows,
   };
