@@ -9,7 +9,7 @@ import { choiceAtCard, choiceAtSquare, type GameView } from './gameView.ts';
 import { CardRows } from './CardRows.tsx';
 import { CardPile } from '../../parts/table/CardPile.tsx';
 import { cardShape } from '../../parts/table/PlayingCard.tsx';
-import { seatOfTotal, Totals } from './Totals.tsx';
+import { seatOfTotal, Totals, TotalsRoad } from './Totals.tsx';
 
 interface Props {
   readonly view: GameView;
@@ -39,6 +39,7 @@ export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) 
   return (
     <>
       {(scene.totals.length > 0 || scene.target !== null) && <Totals view={view} />}
+      <TotalsRoad view={view} />
       {(resting || scene.dice.length > 0) && (
         <div
           className={`game-dice ${resting ? 'resting' : ''}`}

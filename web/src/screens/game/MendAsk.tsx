@@ -23,7 +23,7 @@ export function MendAsk({ need, mended, onChoose, onRefused }: Props) {
   };
   return (
     <form
-      className="ask-line-row"
+      className="ask-line-row mend"
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
