@@ -28,9 +28,22 @@ export function nextSeat(
 export const seatsIn = (play: Pick<Play<unknown>, 'seats'>, state: Pick<GameState, 'out'>): number[] =>
   Array.from({ length: play.seats }, (_, seat) => seat).filter((seat) => !state.out.includes(seat));
 
+interface KeptNeed {
+  readonly game: unknown;
+  readonly play: unknown;
+  readonly need: Need;
+}
+/** What was last worked out of a state: screen, move, evidence and model player ask it of the same one, and some tables think long. */
+const keptNeeds = new WeakMap<GameState, KeptNeed>();
+
 /** What the table waits for. */
 export function needOf<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S): Need {
-  return state.over === null ? game.need(play, state) : { kind: 'over', says: state.over };
+  if (state.over !== null) return { kind: 'over', says: state.over };
+  const kept = keptNeeds.get(state);
+  if (kept && kept.game === game && kept.play === play) return kept.need;
+  const need = game.need(play, state);
+  keptNeeds.set(state, { game, play, need });
+  return need;
 }
 
 /** The moves that may be made now, those of the tutor (a seat leaves, an end) left out. Lines and real dice are told by the need. */

@@ -37,25 +37,33 @@ export interface Laying {
 const operate = (operation: TrueRules['operation'], a: number, b: number) =>
   operation === 'add' ? a + b : operation === 'sub' ? a - b : a * b;
 
+/** The number of a line that a wild card stands for, from the other two; NaN where none would do. */
+function wildNumber(
+  operation: TrueRules['operation'],
+  a: number | null,
+  b: number | null,
+  c: number | null,
+): number {
+  if (a === null && b !== null && c !== null)
+    return operation === 'add' ? c - b : operation === 'sub' ? c + b : c / (b || NaN);
+  if (b === null && a !== null && c !== null)
+    return operation === 'add' ? c - a : operation === 'sub' ? a - c : c / (a || NaN);
+  return c === null && a !== null && b !== null ? operate(operation, a, b) : NaN;
+}
+
 /** The numbers of a line of three pieces, a wild one filled in; undefined when no number makes it true. */
 function numbersOf(
   operation: TrueRules['operation'],
   signed: boolean,
-  worths: readonly (number | null)[],
+  a: number | null,
+  b: number | null,
+  c: number | null,
 ): readonly [number, number, number] | undefined {
-  const [a, b, c] = worths as readonly [number | null, number | null, number | null];
-  const fits = (x: number, y: number, z: number) => {
-    const whole = [x, y, z].every(
-      (one) => Number.isInteger(one) && (signed || one >= 0) && Math.abs(one) <= 99,
-    );
-    return whole && operate(operation, x, y) === z ? ([x, y, z] as const) : undefined;
-  };
-  if (a === null && b !== null && c !== null)
-    return fits(operation === 'add' ? c - b : operation === 'sub' ? c + b : c / (b || NaN), b, c);
-  if (b === null && a !== null && c !== null)
-    return fits(a, operation === 'add' ? c - a : operation === 'sub' ? a - c : c / (a || NaN), c);
-  if (c === null && a !== null && b !== null) return fits(a, b, operate(operation, a, b));
-  return a === null || b === null || c === null ? undefined : fits(a, b, c);
+  const wild = a === null || b === null || c === null ? wildNumber(operation, a, b, c) : 0;
+  const [x, y, z] = [a ?? wild, b ?? wild, c ?? wild];
+  if (operate(operation, x, y) !== z) return undefined;
+  const isNumber = (one: number) => Number.isInteger(one) && (signed || one >= 0) && Math.abs(one) <= 99;
+  return isNumber(x) && isNumber(y) && isNumber(z) ? [x, y, z] : undefined;
 }
 
 /** Which of the three is wild: a number the line needs; −1: none. */
@@ -115,21 +123,26 @@ export function layings(
   const { operation, recipe } = play.rules;
   const both = distinct([...piecesOf(play, state, seat), ...extra]);
   const out = new Map<string, Laying>();
+  // Thought of at every move, and cubic in the cards: what rules a line out is looked at first, and nothing is made for it.
   for (const a of both)
-    for (const b of both)
+    for (const b of both) {
+      if (a.id === b.id || (hasTwin(operation) && a.id > b.id && a.worth !== null && b.worth !== null))
+        continue;
+      if (!a.own && !b.own) continue;
       for (const c of both) {
-        if (a.id === b.id || a.id === c.id || b.id === c.id) continue;
-        const own = [a, b, c].filter((one) => one.own).length;
-        // Three of one's own, or two with one of the board.
-        if (own < 2 || (hasTwin(operation) && a.id > b.id && a.worth !== null && b.worth !== null)) continue;
-        if ([a, b, c].filter((one) => one.worth === null).length > 1) continue;
-        const numbers = numbersOf(operation, recipe.signed, [a.worth, b.worth, c.worth]);
+        if (a.id === c.id || b.id === c.id) continue;
+        // Three of one's own, or two with one of the board; one wild card at most.
+        const own = Number(a.own) + Number(b.own) + Number(c.own);
+        if (own < 2) continue;
+        if (Number(a.worth === null) + Number(b.worth === null) + Number(c.worth === null) > 1) continue;
+        const numbers = numbersOf(operation, recipe.signed, a.worth, b.worth, c.worth);
         if (!numbers) continue;
         const wild = [a, b, c].findIndex((one) => one.worth === null);
         // Which of them lie on the board is part of it: a child picks up the one or the other.
         const key = `${numbers.join(' ')} ${ownText([a, b, c])} ${wild}`;
         if (!out.has(key)) out.set(key, { ids: [a.id, b.id, c.id], numbers, own });
       }
+    }
   return [...out.values()];
 }
 
@@ -148,19 +161,20 @@ export function untrue(play: Play<TrueRules>, state: Hands, seat: number): (read
   const pieces = distinct(piecesOf(play, state, seat));
   const out = new Map<string, readonly Piece[]>();
   const fits = (three: readonly Piece[]) =>
-    orders.some((order) => {
-      const worths = order.map((at) => (three[at] as Piece).worth);
-      return numbersOf(operation, recipe.signed, worths) !== undefined;
+    orders.some(([i, j, k]) => {
+      const [a, b, c] = [three[i] as Piece, three[j] as Piece, three[k] as Piece];
+      return numbersOf(operation, recipe.signed, a.worth, b.worth, c.worth) !== undefined;
     });
   pieces.forEach((a, first) => {
     pieces.slice(first + 1).forEach((b, nth) => {
       for (const c of pieces.slice(first + nth + 2)) {
+        if (Number(a.own) + Number(b.own) + Number(c.own) < 2) continue;
         const three = [a, b, c];
         const key = three
           .map((one) => `${one.worth ?? 'any'} ${one.own}`)
           .sort()
           .join(' ');
-        if (three.filter((one) => one.own).length < 2 || out.has(key)) continue;
+        if (out.has(key)) continue;
         if (!fits(three)) out.set(key, three);
       }
     });
