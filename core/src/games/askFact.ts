@@ -29,6 +29,28 @@ export function askCards(seat: number, operation: Operation, cards: readonly num
   return told(seat, item, shown, signedText(value));
 }
 
+const raised = '\u2070\u00b9\u00b2\u00b3\u2074\u2075\u2076\u2077\u2078\u2079';
+
+/** A power as it is written: "4\u00b3". */
+export const powerText = (base: number, exponent: number): string =>
+  `${base}${[...String(exponent)].map((digit) => raised[Number(digit)]).join('')}`;
+
+/** A power, base and exponent at least 1; a square shows its fact of the map on the way. */
+export function askPower(seat: number, base: number, exponent: number): Asked {
+  const shown = powerText(base, exponent);
+  const answer = String(base ** exponent);
+  const square = factKey({ operation: 'mul', left: base, right: base });
+  const worked = exponent > 1 ? ` = ${Array.from({ length: exponent }, () => base).join(' \u00d7 ')}` : '';
+  return {
+    seat,
+    item: skillItem('pow'),
+    ...(exponent === 2 && isOnMap(square) ? { steps: [square] } : {}),
+    shown,
+    answer,
+    whole: `${shown}${worked} = ${answer}`,
+  };
+}
+
 /** Which of some numbers is the largest, or the smallest. */
 export function askLarger(seat: number, numbers: readonly number[], smaller: boolean): Asked {
   const most = (smaller ? Math.min : Math.max)(...numbers);

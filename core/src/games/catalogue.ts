@@ -11,6 +11,7 @@ import type { Game, GameState } from './game.ts';
 import { hundredSweep } from './shelf/make/hundredSweep.ts';
 import { intoTheMiddle } from './shelf/make/intoTheMiddle.ts';
 import { lamps } from './shelf/totals/lamps.ts';
+import { powerPair } from './shelf/compare/powerPair.ts';
 import { outweigh } from './shelf/compare/outweigh.ts';
 import { stretchOrFold } from './shelf/totals/stretchOrFold.ts';
 import { handful } from './shelf/partners/handful.ts';
@@ -31,6 +32,7 @@ export const shelf = {
   'doubles-watch': doublesWatch,
   'bond-watch': bondWatch,
   outweigh,
+  'power-pair': powerPair,
   'tall-number': tallNumber,
   'under-the-line': underTheLine,
   'bond-hunt': bondHunt,

@@ -22,6 +22,8 @@ export interface CompareGame<R extends CompareRules> {
   readonly compares: (rules: R, seat: number, all: readonly (readonly number[])[]) => Asked;
   /** What cards come to, for comparing. */
   readonly value: (rules: R, worths: readonly number[]) => Fraction;
+  /** Whether cards may be played; those that may not go under the stack, and the next are turned. Left out: all may. */
+  readonly fits?: (rules: R, worths: readonly number[]) => boolean;
 }
 
 interface LaidOut {
@@ -50,6 +52,17 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
   const worths = (play: P, ids: readonly number[]) => cardsOf(play, ids).map((card) => card.worth);
   const able = (play: P, stacks: LaidOut['stacks'], state: CompareState, cards: number) =>
     handsIn(play, state).every((hand) => (stacks[hand] as readonly number[]).length >= cards);
+
+  /** The first cards of a stack that may be played, and the stack without them, what was passed over beneath it; null: none may. */
+  const turnOff = (play: P, stack: readonly number[]) => {
+    const { rules } = play;
+    for (let from = 0; from + rules.cards <= stack.length; from += rules.cards) {
+      const off = stack.slice(from, from + rules.cards);
+      if (!game.fits || game.fits(rules, worths(play, off)))
+        return { off, left: [...stack.slice(from + rules.cards), ...stack.slice(0, from)], passed: from > 0 };
+    }
+    return null;
+  };
 
   /** Asks the next hand for its fact; when all have said theirs, the turn is settled. */
   const goOn = (play: P, state: CompareState, step: Change<LaidOut>): Step<LaidOut> => {
@@ -101,12 +114,16 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
       lay: layOut,
       opens: () => ({ kind: 'go', says: say('turnCards') }),
       opened: (play, state) => {
-        const { cards } = play.rules;
-        if (!able(play, state.stacks, state, cards)) return finish(play, state, { says: state.says });
         const hands = handsIn(play, state);
         // Of a seat that has left nothing lies here any more.
-        const turned = state.stacks.map((stack) => stack.slice(0, cards));
-        const lies = { turned, stacks: state.stacks.map((stack) => stack.slice(cards)), says: say('turned') };
+        const turns = state.stacks.map((stack) => turnOff(play, stack));
+        if (hands.some((hand) => turns[hand] === null)) return finish(play, state, { says: state.says });
+        const turned = turns.map((one) => one?.off ?? []);
+        const lies = {
+          turned,
+          stacks: state.stacks.map((stack, hand) => turns[hand]?.left ?? stack),
+          says: say(turns.some((one) => one?.passed) ? 'turnedAgain' : 'turned'),
+        };
         const own = hands.map((hand) => worths(play, turned[hand] ?? []));
         if (game.asks(play.rules, state.turn, own[0] ?? []) !== null)
           return goOn(play, state, { ...lies, toSay: hands });

@@ -1,7 +1,9 @@
 import { packOf } from '../../materials/pack.ts';
 import type { FirstToSayRules } from '../bodies/firstToSay.ts';
 import type { WatchRules } from '../bodies/watching.ts';
+import type { CompareRules } from '../bodies/compare.ts';
 import type { OutweighRules } from '../shelf/compare/outweigh.ts';
+import type { PowerRules } from '../shelf/compare/powerPair.ts';
 import type { TallRules } from '../shelf/compare/tallNumber.ts';
 import type { LineRules } from '../shelf/compare/twoNumbers.ts';
 import type { BondWatchRules } from '../shelf/first/bondWatch.ts';
@@ -29,26 +31,54 @@ export function race(table: Table): number[] {
 
 /** The stacks as printed, turned and compared by hand. */
 export function outweigh(table: Table): number[] {
-  const { game, play } = table;
-  const { cards, operation, smaller, recipe } = play.rules as OutweighRules;
-  const rows = game.order?.(play) ?? [];
-  let stacks = rows.map((row) => row.cards.map((card) => card.worth ?? 0));
-  const won = stacks.map(() => 0);
-  let lying = packOf(recipe).length - stacks.flat().length;
-  const result = (worths: readonly number[]) => {
+  const { operation } = table.play.rules as OutweighRules;
+  return stacksCompared(table, (worths) => {
     const sorted = worths.toSorted((a, b) => b - a);
     if (operation === 'mul') return worths.reduce((a, b) => a * b);
     if (operation === 'div') return (sorted[0] as number) / (sorted[1] as number);
     if (operation === 'sub') return sorted.slice(1).reduce((a, b) => a - b, sorted[0] as number);
     return worths.reduce((a, b) => a + b);
+  });
+}
+
+/** The same with powers: what is above the cap goes under the stack. */
+export function powerPair(table: Table): number[] {
+  const { exponent, cap } = table.play.rules as PowerRules;
+  const power = (worths: readonly number[]) => {
+    const [small = 0, large = small] = worths.toSorted((a, b) => a - b);
+    let value = 1;
+    for (let nth = 0; nth < (exponent ?? small); nth += 1) value *= large;
+    return value;
   };
+  return stacksCompared(table, power, (worths) => power(worths) <= cap);
+}
+
+function stacksCompared(
+  { game, play }: Table,
+  result: (worths: readonly number[]) => number,
+  fits: (worths: readonly number[]) => boolean = () => true,
+): number[] {
+  const { cards, smaller, recipe } = play.rules as CompareRules;
+  const rows = game.order?.(play) ?? [];
+  let stacks = rows.map((row) => row.cards.map((card) => card.worth ?? 0));
+  const won = stacks.map(() => 0);
+  let lying = packOf(recipe).length - stacks.flat().length;
   const finish = () => {
     for (let nth = 0; nth < lying; nth += 1) give(won, nth % won.length, 1);
     stacks.forEach((stack, hand) => give(won, hand, stack.length));
     return won.slice(0, play.seats);
   };
   for (;;) {
-    if (stacks.some((stack) => stack.length < cards)) return finish();
+    for (const [hand, stack] of stacks.entries()) {
+      let tried = 0;
+      // By hand: the cards on top go under, until some may be played or all have been seen.
+      while (tried + cards <= stack.length && !fits((stacks[hand] as number[]).slice(0, cards))) {
+        const under = (stacks[hand] as number[]).slice(0, cards);
+        stacks[hand] = [...(stacks[hand] as number[]).slice(cards), ...under];
+        tried += cards;
+      }
+      if (stack.length < cards || tried + cards > stack.length) return finish();
+    }
     const results = stacks.map((stack) => result(stack.slice(0, cards)) * (smaller ? -1 : 1));
     lying += cards * stacks.length;
     stacks = stacks.map((stack) => stack.slice(cards));

@@ -32,6 +32,10 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
     score: cards.outweigh,
     cards: ({ stacks, turned, stake, won }) => [...stacks.flat(), ...turned.flat(), ...stake, ...won.flat()],
   },
+  'power-pair': {
+    score: cards.powerPair,
+    cards: ({ stacks, turned, stake, won }) => [...stacks.flat(), ...turned.flat(), ...stake, ...won.flat()],
+  },
   'tall-number': {
     score: cards.tallNumber,
     cards: ({ pile, gone, hands }) => [...pile, ...gone, ...hands.flat()],

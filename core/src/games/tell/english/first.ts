@@ -6,6 +6,7 @@ export const first = {
   turnCards: (_: None) => 'Turn the cards.',
   turnCard: (_: None) => 'Turn a card.',
   turned: (_: None) => 'Turned.',
+  turnedAgain: (_: None) => 'Too large: put under, and turned again.',
   alikeQuestion: (_: None) => 'Alike?',
   makesQuestion: ({ total }: { readonly total: number }) => `${total}?`,
   coveredWrongly: ({ seat }: Seat, who: Who) => `${who(seat)} covered it for nothing: a card goes back.`,
