@@ -67,7 +67,9 @@ async function walk(
   }
 }
 
-test('nothing is hidden where a child plays alone, and where all seats are taken', async ({ page }) => {
+test('nothing is hidden where a child plays alone, with two others, and where all seats are taken', async ({
+  page,
+}) => {
   test.setTimeout(480_000);
   await signIn(page);
   const pupils = [];
@@ -82,9 +84,16 @@ test('nothing is hidden where a child plays alone, and where all seats are taken
         await beginGame(page, id, pupil, { next: true, second: null });
         await walk(page, `${name} alone`, hidden, { moves: 1, of: furthest });
       }
-      const more = others.slice(0, seats.most - 2).map((one) => one.name);
-      await beginGame(page, id, pupil, { next: true, second: second.name, others: more });
-      await walk(page, `${name}, ${2 + more.length} seats`, hidden, { moves: 1, of: apart });
+      for (let taken = 3; taken <= seats.most; taken += 1) {
+        const more = others.slice(0, taken - 2).map((one) => one.name);
+        await beginGame(page, id, pupil, { next: true, second: second.name, others: more });
+        // Three are looked at where they lie, all of them through a move.
+        const all = taken === seats.most;
+        await walk(page, `${name}, ${taken} seats`, hidden, {
+          moves: all ? 1 : 0,
+          of: all ? apart : furthest,
+        });
+      }
     });
   expect(hidden).toEqual([]);
   for (const one of pupils) await deletePupil(page, one);

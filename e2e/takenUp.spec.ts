@@ -75,3 +75,60 @@ test('a game that is not one\u2019s own, or is over, cannot be taken up; without
   await expect(page.getByText('This is not on this device')).toBeVisible();
   await expectNoViolations(page);
 });
+
+test('both devices go on with one game: what comes second in a place is refused with the reason, and every place is on record once', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(180_000);
+  await dealtBy(page, 3);
+  await dealsByHand(page);
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'tutor', name: 'Kaja T.' });
+  const second = await addPupil(page, { capture: 'tutor', name: 'Lev O.' });
+  const playId = await beginGame(page, 'fact-line', pupil, { second: 'Lev O.' });
+  const moves = async (on: typeof page, count: number) => {
+    for (let nth = 0; nth < count; nth += 1) {
+      const before = await shown(on);
+      await move(on, keys);
+      await expect.poll(() => shown(on)).not.toBe(before);
+    }
+  };
+  const kept = async (of: typeof page) => {
+    const response = await of.request.get(`${house().base}/api/tables/${playId}`);
+    return ((await response.json()) as { readonly moves: readonly unknown[] }).moves.length;
+  };
+  await moves(page, 4);
+  await expect.poll(() => kept(page)).toBeGreaterThanOrEqual(4);
+  const before = await kept(page);
+  // The first device loses its connection and is played on at; the second takes the game up meanwhile.
+  await page.context().setOffline(true);
+  await moves(page, 3);
+  const other = await signedIn(browser);
+  await dealsByHand(other);
+  await other.goto(`${house().base}/table/${playId}`);
+  await other.getByRole('button', { name: 'Take it up here' }).click();
+  await other.getByRole('button', { name: 'Go on' }).click();
+  await expect(other.locator('.game-field')).toBeVisible();
+  await moves(other, 4);
+  await expect.poll(() => kept(other)).toBe(before + 4);
+
+  await page.context().setOffline(false);
+  await moves(page, 1);
+  await page.goto(`${house().base}/`);
+  await expect(page.getByText(/would not take/)).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'See why' }).click();
+  await expect(page.getByText(/^A move at .+: .+\./).first()).toBeVisible();
+  await moves(other, 1);
+  await other.getByRole('button', { name: 'End', exact: true }).click();
+  const reviews = [await keptReview(other, playId)];
+  const lev = reviews[0]?.game?.table.find((one) => one.name === 'Lev O.');
+  reviews.push(await keptReview(other, lev?.playId as string));
+  // Each move's answer once, whoever gave it.
+  const said = reviews[0]?.game?.moves.filter((one) => one.move.kind === 'said') ?? [];
+  const answers = reviews.flatMap((one) => one.answers);
+  expect(new Set(answers.map((one) => one.id)).size).toBe(answers.length);
+  expect(answers.length).toBe(said.length);
+  for (const one of [pupil, second]) await deletePupil(other, one);
+  await other.context().close();
+});

@@ -111,13 +111,13 @@ describe('a change of set or school in the form', () => {
     expect((await pageOf(id)).decisions).toEqual([]);
     await room.call('PATCH', `/api/pupils/${id}`, input({ setId: 'strategy/mul/2' }));
     await room.call(
-      'PUT',
+      'PATCH',
       `/api/pupils/${id}`,
       input({ setId: 'strategy/mul/2', school: 'eachFactInstant' }),
     );
     // Sent twice, it is one.
     await room.call(
-      'PUT',
+      'PATCH',
       `/api/pupils/${id}`,
       input({ setId: 'strategy/mul/2', school: 'eachFactInstant' }),
     );

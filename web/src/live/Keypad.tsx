@@ -42,8 +42,8 @@ export function Keypad({ onDigit, onDelete, onEnter, minus = false, remainder = 
         </LiveKey>
       )}
       {remainder && (
-        <LiveKey className="keypad-key keypad-word" label="remainder" onPress={(at) => onDigit('r', at)}>
-          rest
+        <LiveKey className="keypad-key numeral" label="remainder" onPress={(at) => onDigit('r', at)}>
+          r
         </LiveKey>
       )}
       <LiveKey className="keypad-key keypad-enter" label="Done" onPress={onEnter}>

@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { dateTimeText } from '../app/format.ts';
 import type { OutboxRow } from '../app/deviceDb.ts';
 import { useOutboxState, useSession } from '../app/session.tsx';
+import { eventWords } from './eventWords.ts';
 
 /** What has not reached the server yet, and why. Nothing is shown while all is well. */
 export function OutboxBar() {
@@ -37,7 +38,7 @@ export function OutboxBar() {
             <ul style={{ flexBasis: '100%', margin: 0 }}>
               {rows.map((row) => (
                 <li key={row.id}>
-                  {row.event.kind} at {dateTimeText(row.event.at)}: {row.refused?.message}{' '}
+                  {eventWords[row.event.kind]} at {dateTimeText(row.event.at)}: {row.refused?.message}{' '}
                   <button
                     type="button"
                     className="linkish"

@@ -76,6 +76,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     keypad,
     goesOn,
     loose: row.plan.mode === 'loose',
+    app: row.plan.app ?? null,
     onMade: () => setBest(false),
   });
   const { typed, trouble, erring, helper, judge, move } = turn;
@@ -124,7 +125,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     racing: playing && need.kind === 'claim',
     playing,
     pad: keypad ? padKeys(need) : null,
-    onClaim: (seat, at) => game.claiming.claim(seat, at, 'child'),
+    onClaim: (seat, at) => turn.claim(seat, at, 'child'),
     onBest: () => setBest(!best),
     onJudge: judge,
     onMark: game.toggleMark,
@@ -225,7 +226,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
               onDigit={turn.digit}
               onDelete={turn.rub}
               onEnter={turn.enter}
-              onClaim={(seat, at) => game.claiming.claim(seat, at, 'tutor')}
+              onClaim={(seat, at) => turn.claim(seat, at, 'tutor')}
               onNobody={game.claiming.nobody}
             />
           )
@@ -265,7 +266,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
                 )
               }
               onMove={move}
-              onClaim={(seat, at) => game.claiming.claim(seat, at, 'child')}
+              onClaim={(seat, at) => turn.claim(seat, at, 'child')}
               shelf={<GameShelf row={row} game={game} aids={shelf} fact={playing ? fact : null} />}
             />
           </ReadsAloud>

@@ -19,6 +19,7 @@ export function useTurn(
     onMade,
     goesOn,
     loose,
+    app,
   }: {
     readonly playing: boolean;
     /** The child types what it says. */
@@ -29,6 +30,8 @@ export function useTurn(
     readonly goesOn: boolean;
     /** Real cards shuffled by hand. */
     readonly loose: boolean;
+    /** The seat that the app takes: it says by itself that it was first. */
+    readonly app: number | null;
   },
 ) {
   const [typed, setTyped] = useState<TypedAnswer>([]);
@@ -72,6 +75,9 @@ export function useTurn(
       }),
     );
   };
+  const claim: LiveGame['claiming']['claim'] = (seat, at, by) => {
+    if (seat !== app) game.claiming.claim(seat, at, by);
+  };
   const rub = () => setTyped(deleteDigit(typed));
   return {
     typed,
@@ -85,12 +91,13 @@ export function useTurn(
     judge,
     move,
     rub,
+    claim,
     digit: (key: string, at: number) => {
       if (types) {
         if (game.isShownAt(at)) setTyped(typeDigit(typed, key, at));
       } else if (need.kind === 'claim') {
         if (key === '0') game.claiming.nobody();
-        else game.claiming.claim(Number(key) - 1, at, 'tutor');
+        else claim(Number(key) - 1, at, 'tutor');
       } else took({ digit: Number(key) }, at);
     },
     enter: () => {

@@ -1,0 +1,91 @@
+import { expect, type Page } from '@playwright/test';
+import { beginGame, dealtBy, need, painted } from './gameHouse.ts';
+import { move, shown, taps } from './gameWalk.ts';
+import { addPupil, deletePupil, keptReview, signIn } from './house.ts';
+import { test } from './steady.ts';
+
+test.use({ hasTouch: true, viewport: { width: 1024, height: 768 } });
+
+/** Taps an answer key by key, and Done. */
+async function tapAnswer(page: Page, answer: string): Promise<void> {
+  await painted(page);
+  const pad = page.locator('.keypad');
+  for (const sign of answer)
+    await pad
+      .getByRole('button', {
+        name: sign === 'r' ? 'remainder' : sign === '\u2212' ? 'Minus' : sign,
+        exact: true,
+      })
+      .tap();
+  await pad.getByRole('button', { name: 'Done' }).tap();
+}
+
+/** Plays until the child has been asked so often; answers come from what stands there. */
+async function answers(
+  page: Page,
+  times: number,
+  answerTo: (asked: readonly number[], text: string) => string,
+): Promise<string[]> {
+  const given: string[] = [];
+  for (let turns = 0; given.length < times && turns < 60; turns += 1) {
+    const before = await shown(page);
+    if ((await need(page)) === 'say' && (await page.locator('.keypad').isVisible())) {
+      const text = (await page.locator('.prompt').innerText()).replace(/\s+/g, ' ');
+      const answer = answerTo((text.match(/\d+/g) ?? []).map(Number), text);
+      await tapAnswer(page, answer);
+      given.push(answer);
+    } else await move(page, taps);
+    await expect.poll(() => shown(page)).not.toBe(before);
+  }
+  return given;
+}
+
+test('a quotient with what is left over is typed by touch, judged, and on record as it was said', async ({
+  page,
+}) => {
+  await dealtBy(page, 20261130);
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'keypad' });
+  const playId = await beginGame(page, 'outweigh', pupil, { step: /^Quotients/ });
+  let wrong = 0;
+  const given = await answers(page, 6, ([left = 0, right = 1]) => {
+    const rest = left % right;
+    const right_ = rest === 0 ? String(left / right) : `${Math.floor(left / right)}r${rest}`;
+    // Once with a remainder that is not left over.
+    if (rest === 0 || wrong > 0) return right_;
+    wrong += 1;
+    return `${Math.floor(left / right)}r${rest + 1}`;
+  });
+  expect(given.length).toBe(6);
+  expect(given.some((one) => one.includes('r'))).toBe(true);
+  expect(wrong).toBe(1);
+  await page.getByRole('button', { name: 'End' }).tap();
+  const review = await keptReview(page, playId);
+  expect(review.answers.filter((one) => one.judgement !== 'right').length).toBe(1);
+  expect(review.answers.length).toBe(6);
+  await deletePupil(page, pupil);
+});
+
+test('a number below nothing is typed by touch and judged', async ({ page }) => {
+  await dealtBy(page, 20261130);
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'keypad' });
+  await beginGame(page, 'up-and-down', pupil, { step: /^Below 0/ });
+  const given = await answers(page, 12, (_, text) => {
+    const [left = '0', sign = '+', right = '0'] =
+      text
+        .replace(/[()]/g, '')
+        .match(/\u2212?\d+|[+\u2212]/g)
+        ?.reduce<string[]>((parts, one) => [...parts, one], []) ?? [];
+    const number = (one: string) => Number(one.replace('\u2212', '-'));
+    const sum =
+      sign.startsWith('\u2212') && sign.length === 1
+        ? number(left) - number(right)
+        : number(left) + number(right);
+    return String(sum).replace('-', '\u2212');
+  });
+  expect(given.length).toBeGreaterThan(3);
+  expect(given.some((one) => one.startsWith('\u2212'))).toBe(true);
+  await expect(page.locator('.told.missed')).toHaveCount(0);
+  await deletePupil(page, pupil);
+});
