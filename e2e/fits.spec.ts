@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { games } from '@veldrift/core/games';
-import { beginGame, dealsByHand, dealtBy, painted } from './gameHouse.ts';
+import { beginGame, childrenType, dealsByHand, dealtBy, painted } from './gameHouse.ts';
 import { atEverySize, hiddenSizes } from './hidden.ts';
 import { move, shown, taps, type Hand } from './gameWalk.ts';
 import { stepsThatLieOtherwise } from './layouts.ts';
@@ -106,7 +106,7 @@ test('nothing is hidden where the child types, in every game', async ({ page }) 
   const hidden: string[] = [];
   for (const { id, name } of games)
     await test.step(name, async () => {
-      await beginGame(page, id, pupil, { next: true, second: null });
+      await beginGame(page, id, pupil, { next: true, second: null, flips: [childrenType] });
       await walk(page, `${name}, typed`, hidden, { moves: 2, hand: givesUp });
     });
   expect(hidden).toEqual([]);
@@ -152,7 +152,7 @@ for (const capture of ['tutor', 'keypad'] as const)
     let child: Page | undefined;
     for (const { id, name } of games)
       await test.step(name, async () => {
-        await beginGame(page, id, pupil, { next: true });
+        await beginGame(page, id, pupil, { next: true, flips: capture === 'keypad' ? [childrenType] : [] });
         child ??= await secondWindow(page);
         for (let nth = 0; nth < 2; nth += 1) {
           await sameTable(page, child);

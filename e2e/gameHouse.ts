@@ -27,6 +27,9 @@ async function goInside(page: Page, path: string): Promise<void> {
   }, path);
 }
 
+/** The switch of the sheet by which the children type: a game is spoken unless it is pressed. */
+export const childrenType = 'The children type what they say';
+
 interface Begins {
   /** From one table to the next, without loading the application anew. */
   readonly next?: boolean;

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginGame, dealsByHand, need, painted, press } from './gameHouse.ts';
+import { beginGame, childrenType, dealsByHand, need, painted, press } from './gameHouse.ts';
 import { keys, move } from './gameWalk.ts';
 import { games } from '@veldrift/core/games';
 import type { PupilGame, ReviewPage } from '@veldrift/wire';
@@ -595,7 +595,7 @@ test('where the child types, what is no number is said and judged: digits and En
 }) => {
   await signIn(page);
   const pupil = await addPupil(page, { capture: 'keypad' });
-  await beginGame(page, 'tall-number', pupil, { second: null });
+  await beginGame(page, 'tall-number', pupil, { second: null, flips: [childrenType] });
   const field = page.locator('.game-field');
   for (let nth = 0; nth < 4 && (await need(page)) !== 'say'; nth += 1) await move(page, keys);
   await expect(field).toHaveAttribute('data-need', 'say');

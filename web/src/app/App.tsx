@@ -147,14 +147,14 @@ export function App() {
   );
 }
 
-/** The framed screens are made anew when the room's pathways change. */
+/**
+ * The framed screens are made anew when the room's pathways change. On a device that knows none yet they wait for them: a page
+ * made anew while it is used closes what was opened on it.
+ */
 function Framed() {
   const version = useBookVersion();
-  return (
-    <Shell>
-      <Outlet key={version} />
-    </Shell>
-  );
+  const { data, error } = useQuery(pathwaysQuery);
+  return <Shell>{data || error ? <Outlet key={version} /> : <Loading what="this page" />}</Shell>;
 }
 
 /** Sign in, or make the first room where there is none yet. */
