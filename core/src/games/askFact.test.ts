@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { askCards, askChange, askLarger, askReading, askSum, signedText } from './askFact.ts';
+import { askCards, askChange, askLarger, askReading, askSum, factAsShown, signedText } from './askFact.ts';
 import { written } from './tell/sentence.ts';
 
 const cards = Array.from({ length: 13 }, (_, nth) => nth + 1);
@@ -41,6 +41,25 @@ describe('what cards ask', () => {
     expect(read(0, 'add', [3, -5])).toMatchObject({ answer: `${minus}2`, item: { kind: 'skill' } });
     expect(read(0, 'sub', [3, -5])).toMatchObject({ shown: `3 ${minus} ${minus}5`, answer: '8' });
     expect([signedText(0), signedText(-1), signedText(7)]).toEqual(['0', `${minus}1`, '7']);
+  });
+});
+
+describe('what is asked as a fact of the map', () => {
+  it('is shown as one, and as it is asked where it is asked otherwise: a total kept in the head is not told', () => {
+    for (const total of cards)
+      for (const change of [...cards, ...cards.map((one) => -one)]) {
+        const inHead = askChange(0, total, change, false);
+        expect(factAsShown(inHead)).toBeNull();
+        expect(written(inHead.shown)).not.toMatch(new RegExp(`^${total}\\b`));
+        const open = askChange(0, total, change, true);
+        expect(factAsShown(open)).toBe(open.item.kind === 'fact' ? open.item.key : null);
+      }
+    for (const operation of ['add', 'sub', 'mul', 'div'] as const) {
+      const asked = askCards(0, operation, [8, 2]);
+      expect(factAsShown(asked)).toBe((asked.item as { key: string }).key);
+    }
+    expect(factAsShown({ item: { kind: 'fact', key: '7-2' as never }, shown: '2 + \u25a1 = 7' })).toBeNull();
+    expect(factAsShown(askCards(0, 'add', [2, 9, 4]))).toBeNull();
   });
 });
 

@@ -1,4 +1,4 @@
-import { answerOf, factKey, factText, type Fact, type FactKey } from '../facts/fact.ts';
+import { answerOf, factKey, factKeyText, factText, type Fact, type FactKey } from '../facts/fact.ts';
 import { factOr, isOnMap, skillItem, type Item } from '../facts/item.ts';
 import { displaySigns, type Operation } from '../facts/operation.ts';
 import type { Asked } from './game.ts';
@@ -71,6 +71,14 @@ const told = (seat: number, item: Item, shown: string, answer: Text): Asked => (
   answer,
   whole: typeof answer === 'string' ? `${shown} = ${answer}` : say('isEqual', { shown, answer }),
 });
+
+/**
+ * The fact that is asked as it stands on the map; null where it is asked otherwise: a total kept in the head ("\u2212 8" of 10 \u2212 8),
+ * a number missing ("2 + \u25a1 = 7" of 7 \u2212 2), a skill. Only what is asked may be shown: the rest would tell.
+ */
+export function factAsShown({ item, shown }: Pick<Asked, 'item' | 'shown'>): FactKey | null {
+  return item.kind === 'fact' && shown === factKeyText(item.key) ? item.key : null;
+}
 
 /** A number with a proper minus sign. */
 export const signedText = (value: number): string => (value < 0 ? `\u2212${-value}` : String(value));

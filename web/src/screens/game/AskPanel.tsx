@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { diceWords, factOfItem, rollTrouble, type TypedAnswer } from '@veldrift/core';
-import { padKeys, tell, written, type Move, type Need } from '@veldrift/core/games';
+import { diceWords, rollTrouble, type TypedAnswer } from '@veldrift/core';
+import { factAsShown, padKeys, tell, written, type Asked, type Move, type Need } from '@veldrift/core/games';
 import { useState } from 'react';
 import { useReadOut } from '../../live/useReadAloud.ts';
 import { fits } from '../../parts/fits.ts';
@@ -80,15 +80,14 @@ function BigKey({ says, onPress }: { readonly says: string; readonly onPress: (a
 /** A fact of two numbers as the drills show it; anything longer as it is written. */
 function Shown({
   promptId,
-  fact,
-  shown,
+  asked,
 }: {
   readonly promptId: string;
-  readonly fact: string | null;
-  readonly shown: string;
+  readonly asked: Pick<Asked, 'item' | 'shown'>;
 }) {
+  const fact = factAsShown(asked);
   return fact === null ? (
-    <Line promptId={promptId} shown={shown} />
+    <Line promptId={promptId} shown={written(asked.shown)} />
   ) : (
     <FactPrompt promptId={promptId} fact={fact} />
   );
@@ -117,7 +116,7 @@ function SayAsk({
 }: AskProps & { readonly need: Extract<Need, { kind: 'say' }> }) {
   return (
     <div className="asked">
-      <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={written(need.asked.shown)} />
+      <Shown promptId={promptId} asked={need.asked} />
       {view.appSays !== null ? (
         <p className="typed numeral">{view.appSays}</p>
       ) : (
@@ -159,7 +158,7 @@ function ClaimAsk({
     <div className={`ask-claim ${view.seat === null ? '' : 'own'}`}>
       <div className="claim-side">{seats.slice(0, half).map(zone)}</div>
       <div className="asked">
-        <Shown promptId={promptId} fact={factOfItem(need.asked.item)} shown={written(need.asked.shown)} />
+        <Shown promptId={promptId} asked={need.asked} />
       </div>
       <div className="claim-side">{seats.slice(half).map(zone)}</div>
     </div>
