@@ -47,7 +47,7 @@ export function powerPair(table: Table): number[] {
   const power = (worths: readonly number[]) => {
     const [small = 0, large = small] = worths.toSorted((a, b) => a - b);
     let value = 1;
-    for (let nth = 0; nth < (exponent ?? small); nth += 1) value *= large;
+    for (let nth = 0; nth < (worths.length === 1 ? exponent : small); nth += 1) value *= large;
     return value;
   };
   return stacksCompared(table, power, (worths) => power(worths) <= cap);

@@ -9,21 +9,19 @@ import { inWords } from '../../words.ts';
 import { powerPairWords } from './powerPairWords.ts';
 
 export interface PowerRules extends CompareRules {
-  /** How often the card is multiplied by itself; null: two cards are turned, and the smaller says it. */
-  readonly exponent: 2 | 3 | null;
+  /** How often a card turned alone is multiplied by itself; of two cards the smaller says it. */
+  readonly exponent: 2 | 3;
   /** Powers above it are put under and turned again. */
   readonly cap: number;
 }
 
 /** Base and exponent of the cards turned: the larger is the base. */
-export function powerOf(
-  exponent: PowerRules['exponent'],
-  worths: readonly number[],
-): readonly [number, number] {
-  return [Math.max(...worths), exponent ?? Math.min(...worths)];
-}
-const valueOf = ({ exponent }: PowerRules, worths: readonly number[]): number => {
-  const [base, times] = powerOf(exponent, worths);
+const powerOf = ({ exponent }: PowerRules, worths: readonly number[]): readonly [number, number] => [
+  Math.max(...worths),
+  worths.length === 1 ? exponent : Math.min(...worths),
+];
+const valueOf = (rules: PowerRules, worths: readonly number[]): number => {
+  const [base, times] = powerOf(rules, worths);
   return base ** times;
 };
 
@@ -38,23 +36,25 @@ export const powerPair: Game<PowerRules, CompareState> = {
   ...inWords(powerPairWords, [
     squares,
     { ...squares, recipe: numberRecipe(2, 10), exponent: 3, cap: 1000 },
-    { ...squares, recipe: numberRecipe(2, 10), cards: 2, exponent: null, cap: 1000 },
+    { ...squares, recipe: numberRecipe(2, 10), cards: 2, cap: 1000 },
   ]),
   settings: [
     packSetting(2),
-    oneSetting('exponent', 'Exponent', [
+    oneSetting('cards', 'Cards turned', [
+      [1, 'one'],
+      [2, 'two: the smaller is the exponent'],
+    ]),
+    oneSetting('exponent', 'Exponent of one card', [
       [2, '2: squares'],
       [3, '3: cubes'],
-      [null, 'the smaller of two cards'],
     ]),
-    numberSetting('cards', 'Cards turned', 1, 2),
     numberSetting('cap', 'Powers up to', 16, 10_000),
     yesNo('smaller', 'The smaller takes'),
   ],
   ownPacks: anyOwnPacks,
   operations: () => ['mul'],
   ...compare<PowerRules>({
-    asks: ({ exponent }, seat, worths) => askPower(seat, ...powerOf(exponent, worths)),
+    asks: (rules, seat, worths) => askPower(seat, ...powerOf(rules, worths)),
     compares: ({ smaller }, seat, all) => askLarger(seat, all.flat(), smaller),
     value: (rules, worths) => fraction(valueOf(rules, worths)),
     fits: (rules, worths) => valueOf(rules, worths) <= rules.cap,
