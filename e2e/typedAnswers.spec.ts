@@ -60,9 +60,9 @@ test('a quotient with what is left over is typed by touch, judged, and on record
   let wrong = 0;
   const given = await answers(page, 6, ([left = 0, right = 1]) => {
     const rest = left % right;
-    const right_ = rest === 0 ? String(left / right) : `${Math.floor(left / right)}r${rest}`;
+    const whole = rest === 0 ? String(left / right) : `${Math.floor(left / right)}r${rest}`;
     // Once with a remainder that is not left over.
-    if (rest === 0 || wrong > 0) return right_;
+    if (rest === 0 || wrong > 0) return whole;
     wrong += 1;
     return `${Math.floor(left / right)}r${rest + 1}`;
   });
@@ -73,6 +73,10 @@ test('a quotient with what is left over is typed by touch, judged, and on record
   const said = await judgements(page, playId);
   expect(said.filter((one) => one !== 'right').length).toBe(1);
   expect(said.length).toBe(6);
+  const { skills } = await keptReview(page, playId);
+  expect(skills.map((one) => one.given)).toEqual(
+    given.filter((one) => one.includes('r')).map((one) => one.replace('r', ' remainder ')),
+  );
   await deletePupil(page, pupil);
 });
 
