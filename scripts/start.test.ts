@@ -139,7 +139,10 @@ describe('npm start', () => {
     expect(twice.status).toBe(1);
     expect(twice.stderr).toContain(`in use by another start`);
     expect(twice.stderr).toContain(second.address);
-    expect((await fetch(`${second.address}/api/health`)).status).toBe(200);
+    const health = await fetch(`${second.address}/api/health`);
+    expect(health.status).toBe(200);
+    // Held for longer than a child thinks: what is sent after a pause does not run into a connection just being closed.
+    expect(Number(/^timeout=(\d+)$/.exec(health.headers.get('keep-alive') ?? '')?.[1])).toBeGreaterThan(60);
 
     // What is killed comes back by itself, the database and every server process; and none that answers runs as root.
     const back = async (kill: () => void) => {

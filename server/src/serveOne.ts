@@ -8,6 +8,12 @@ import { openLog } from './logger.ts';
 import { dropRoot } from './ownUser.ts';
 import { servePages } from './pages.ts';
 
+/**
+ * A connection nobody speaks on is closed after so long, ms. Node's own 5 s is about the time between two answers of a child: what is
+ * sent just as the server closes is reset.
+ */
+const keptOpenMs = 75_000;
+
 /** One server process, from its environment: VELDRIFT_DB, VELDRIFT_PORT, VELDRIFT_HOST, VELDRIFT_PAGES, VELDRIFT_SECURE, VELDRIFT_LOG. */
 export function serveOne(url: string, onListening: (port: number) => void): void {
   const log = openLog(process.env.VELDRIFT_LOG ?? 'warn');
@@ -27,6 +33,9 @@ export function serveOne(url: string, onListening: (port: number) => void): void
       onListening(port);
     },
   ) as Server;
+  server.keepAliveTimeout = keptOpenMs;
+  // Node closes a connection whose headers are this late; it has to be later than the other.
+  server.headersTimeout = keptOpenMs + 1000;
   let stopping = false;
   const stop = () => {
     if (stopping) return;
