@@ -97,31 +97,44 @@ describe.each(tables)('$name', ({ game, nth, seats, against }) => {
         const lie = known?.cards;
         const cards = lie?.(before as never).toSorted();
         if (cards) expect(new Set(cards).size).toBe(cards.length);
+        // What was wrong at a turn, gathered: a word with the assertions at every turn took longer than the games.
+        const wrong: string[] = [];
+        const holds = (right: boolean, what: string) => {
+          if (!right) wrong.push(`turn ${turns}: ${what}`);
+        };
+        const lying = cards?.join();
         let turns = 0;
         const found = playOut(game, play, moves, (state, move, next) => {
           turns += 1;
           // A state is plain data: what is read back from text goes on the same. Tried at every fourth turn.
           if (turns % 4 === 0)
             expect(playMove(game, play, JSON.parse(JSON.stringify(state)) as GameState, move)).toEqual(next);
-          if (lie) expect(lie(next as never).toSorted()).toEqual(cards);
-          expect(tell(next.says).length).toBeGreaterThan(0);
-          for (const one of evidenceOf(game, play, state, move)) {
-            expect(one.seat).toBeLessThan(seats);
-            if (one.item.kind === 'fact') {
-              expect(isOnMap(one.item.key)).toBe(true);
-              expect(String(answerOf(parseFactKey(one.item.key)))).toBe(one.answer);
-            } else expect(isSkillKey(one.item.key)).toBe(true);
+          if (lie) {
+            const now = lie(next as never)
+              .toSorted()
+              .join();
+            holds(now === lying, `cards are ${now}, not ${lying}`);
+          }
+          holds(tell(next.says).length > 0, 'nothing is said');
+          const evidence = evidenceOf(game, play, state, move);
+          for (const { seat, item, answer } of evidence) {
+            holds(seat < seats, `seat ${seat} of ${seats}`);
+            holds(item.kind === 'fact' ? isOnMap(item.key) : isSkillKey(item.key), `${item.key} is no item`);
+            if (item.kind === 'fact')
+              holds(String(answerOf(parseFactKey(item.key))) === answer, `${item.key} is not ${answer}`);
           }
           // Whatever was asked and said is on record.
           if (move.kind === 'said')
-            expect(evidenceOf(game, play, state, move)[0]).toMatchObject({
-              seat: move.seat,
-              right: move.right,
-            });
+            holds(
+              evidence[0]?.seat === move.seat && evidence[0].right === move.right,
+              'what was said is not on record',
+            );
           // The best line costs the most to work out: it is tried at every fifth turn.
           const best = turns % 5 === 0 ? game.best(play, state) : null;
-          if (best?.move) expect(moveTrouble(needOf(game, play, state), best.move)).toBeNull();
+          const trouble = best?.move ? moveTrouble(needOf(game, play, state), best.move) : null;
+          holds(trouble === null, `the best line: ${trouble}`);
         });
+        expect(wrong).toEqual([]);
         expect(found.state.over).not.toBeNull();
         expect(found.moves.length).toBeLessThan(longest);
         expect(replay(game, play, found.moves)).toEqual(found.state);
