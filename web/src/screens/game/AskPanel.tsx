@@ -6,10 +6,9 @@ import { useState } from 'react';
 import { useReadOut } from '../../live/useReadAloud.ts';
 import { fits } from '../../parts/fits.ts';
 import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
-import { seatLetters } from '../../app/letterKeys.ts';
-import { LetterKey } from '../../parts/LetterKey.tsx';
 import { LineAsk } from './LineAsk.tsx';
-import { isTheirs, listedChoices, type GameView } from './gameView.ts';
+import { ClaimZone } from './SeatPlaces.tsx';
+import { claimSeats, isTheirs, listedChoices, seatsBySide, type GameView } from './gameView.ts';
 
 export interface AskProps {
   readonly view: GameView;
@@ -17,6 +16,8 @@ export interface AskProps {
   readonly typed: TypedAnswer;
   readonly onMove: (move: Move, at: number) => string | null;
   readonly onClaim: (seat: number, at: number) => void;
+  /** Claims are taken at the seats' places, not beside what is asked. */
+  readonly placed?: boolean;
 }
 
 /** What the table waits for, on the child's field: a fact to be said, a race, a choice, a line, a roll. */
@@ -131,36 +132,26 @@ function ClaimAsk({
   need,
   promptId,
   onClaim,
+  placed,
 }: AskProps & { readonly need: Extract<Need, { kind: 'claim' }> }) {
-  const zone = (seat: number) => {
-    const letter = seatLetters[seat];
-    return (
-      <button
-        key={seat}
-        type="button"
-        className={`claim-zone ${view.claimed.includes(seat) ? 'claimed' : ''}`}
-        // The claim is the touch, not its release.
-        onPointerDown={(event) => {
-          event.preventDefault();
-          onClaim(seat, event.timeStamp);
-        }}
-        onClick={(event) => event.detail === 0 && onClaim(seat, event.timeStamp)}
-      >
-        {view.names[seat]}
-        {view.seat !== null && ': I have it'} {letter && <LetterKey of={letter} />}
-      </button>
-    );
-  };
-  // A device of one's own has one's own place alone.
-  const seats = need.seats.filter((seat) => seat !== view.app && (view.seat === null || seat === view.seat));
-  const half = Math.ceil(seats.length / 2);
+  const asked = (
+    <div className="asked">
+      <Shown promptId={promptId} asked={need.asked} />
+    </div>
+  );
+  if (placed) return asked;
+  const zone = (seat: number) => (
+    <ClaimZone key={seat} seat={seat} claimed={view.claimed.includes(seat)} onClaim={onClaim}>
+      {view.names[seat]}
+      {view.seat !== null && ': I have it'}
+    </ClaimZone>
+  );
+  const [near, far] = seatsBySide(claimSeats(view));
   return (
     <div className={`ask-claim ${view.seat === null ? '' : 'own'}`}>
-      <div className="claim-side">{seats.slice(0, half).map(zone)}</div>
-      <div className="asked">
-        <Shown promptId={promptId} asked={need.asked} />
-      </div>
-      <div className="claim-side">{seats.slice(half).map(zone)}</div>
+      <div className="claim-side">{near.map(zone)}</div>
+      {asked}
+      <div className="claim-side">{far.map(zone)}</div>
     </div>
   );
 }

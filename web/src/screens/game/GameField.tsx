@@ -2,14 +2,16 @@ import { headlineOf, tell, written, type Scene } from '@veldrift/core/games';
 import type { FactKey } from '@veldrift/core';
 import type { ReactNode } from 'react';
 import { ShownWay } from '../../parts/pictures/ShownWay.tsx';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { AskPanel, type AskProps } from './AskPanel.tsx';
 import { FieldPlot } from './FieldPlot.tsx';
 import { GameScene } from './GameScene.tsx';
+import { SeatPlaces } from './SeatPlaces.tsx';
 import { MendAsk } from './MendAsk.tsx';
 import { useFlights } from './useFlights.ts';
 import { PlaceAsk } from './PlaceAsk.tsx';
 import { isTheirs, type GameView } from './gameView.ts';
+import { useRoom } from '../../parts/table/useRoom.ts';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
 import { CardsAsk } from './CardsAsk.tsx';
 
@@ -17,6 +19,9 @@ export interface ShownFact {
   readonly fact: FactKey;
   readonly way: string | null;
 }
+
+/** From so much room on the children have places of their own on the field, px. */
+const placedFrom = { width: 700, height: 420, besideBoard: 520 } as const;
 
 /** The child's side of a game: what happened, what lies there, what is asked, and the shelf for an aid. */
 export function GameField({
@@ -33,7 +38,7 @@ export function GameField({
 }) {
   const { view, onMove } = ask;
   const { need, scene, names } = view;
-  const field = useRef<HTMLDivElement>(null);
+  const [field, room] = useRoom<HTMLDivElement>();
   useFlights(field, scene);
   const [refused, setRefused] = useState('');
   const [picked, setPicked] = useState<readonly number[]>([]);
@@ -58,10 +63,17 @@ export function GameField({
       : view;
   const headline = headlineOf(need);
   const boarded = isBoarded(scene);
+  const ratio = boarded ? boardRatio(scene) : 1;
+  // A board so much wider than high lies across the field, where it is largest; one not quite so wide takes more of it.
+  const [band, long] = [ratio >= 2, ratio >= 1.3];
+  // On a device of one's own there is one's own place alone.
+  const placed = names.length > 1 && view.seat === null && room.width >= placedFrom.width;
+  const ends = placed && !boarded && room.height >= placedFrom.height;
+  const seatRow = placed && boarded && room.height >= placedFrom.besideBoard;
   return (
     <div
       ref={field}
-      className={`game-field ${asks ? 'asking' : ''} ${boarded ? 'boarded' : ''} ${scene.board && isBand(scene.board) ? 'band' : ''} ${need.kind === 'over' ? 'ended' : ''}`}
+      className={`game-field ${asks ? 'asking' : ''} ${boarded ? 'boarded' : ''} ${ends ? 'with-ends' : ''} ${band ? 'band' : long ? 'long' : ''} ${need.kind === 'over' ? 'ended' : ''}`}
       data-need={need.kind}
       data-prompt={ask.promptId}
     >
@@ -75,8 +87,10 @@ export function GameField({
         {asks && <p className="sr-only">{tell(need.says, names)}</p>}
         <p className={`game-says ${refused ? 'refused' : ''}`}>{refused || tell(view.says, names)}</p>
       </div>
+      {(ends || seatRow) && <SeatPlaces view={view} ends={ends} onClaim={ask.onClaim} />}
       <GameScene
         view={shown}
+        placed={ends || seatRow}
         onChoose={choose}
         onRefused={setRefused}
         {...(by?.kind === 'cards'
@@ -137,7 +151,7 @@ export function GameField({
                 onRefused={setRefused}
               />
             )}
-            <AskPanel {...ask} />
+            <AskPanel {...ask} placed={ends || seatRow} />
             {need.kind === 'over' && ending}
           </>
         )}
@@ -154,14 +168,16 @@ function appHeadline({ need, app, appSays, names }: GameView): string | null {
   return appSays === null ? `${name} thinks.` : `${name} says ${appSays}.`;
 }
 
-/** A board so much wider than high lies across the field, where it is largest. */
-const isBand = ({ across, squares }: NonNullable<Scene['board']>): boolean =>
-  across / Math.ceil(squares.length / across) > 2;
+/** How wide a board is against its height, in squares. */
+function boardRatio({ board, field }: Scene): number {
+  if (board) return board.across / Math.ceil(board.squares.length / board.across);
+  return field ? field.cols / field.rows : 1;
+}
 
 /** A board, a field or cards in lines take a side of the table of their own; a strip of one line lies across it. */
 const isBoarded = ({ board, field, rows }: Scene): boolean =>
   field !== null ||
-  (board !== null && board.squares.length > board.across) ||
+  (board !== null && (board.across === 1 || board.squares.length > board.across)) ||
   // Where there are hands too, all of it lies in rows below one another.
   (rows.every(({ seat }) => seat === null) &&
     rows.some(({ across, cards }) => across !== undefined && cards.length > across));

@@ -7,8 +7,7 @@ import { Counter } from '../../parts/table/Counter.tsx';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
 import { choiceAtCard, choiceAtSquare, type GameView } from './gameView.ts';
 import { CardRows } from './CardRows.tsx';
-import { CardPile } from '../../parts/table/CardPile.tsx';
-import { cardShape } from '../../parts/table/PlayingCard.tsx';
+import { WonPile } from './SeatPlaces.tsx';
 import { seatOfTotal, Totals, TotalsRoad } from './Totals.tsx';
 
 interface Props {
@@ -18,12 +17,14 @@ interface Props {
   /** One was pressed that may not, with the reason. */
   readonly onRefused: (says: string) => void;
   /** Cards picked up to be laid together, and what picking one does. */
+  /** What is a seat's stands at its place on the field. */
+  readonly placed?: boolean;
   readonly picked?: readonly number[];
   readonly onPick?: (card: number) => void;
 }
 
 /** What lies on the table: totals, dice, rows of cards, a board. What may be chosen is pressed where it lies. */
-export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) {
+export function GameScene({ view, onChoose, onRefused, placed = false, picked, onPick }: Props) {
   const { scene, need } = view;
   // Nothing lies open: the piles are seen from which it will be turned.
   const piles =
@@ -34,11 +35,12 @@ export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) 
       ((row.cards.length > 0 || (row.seat === null && need.kind !== 'over')) && !isHiddenHand(row, view)),
   );
   // What was won lies in piles, where nothing else lies any more.
-  const won = need.kind === 'over' && rows.length === 0 ? scene.totals.filter(({ pile }) => pile) : [];
+  const won =
+    need.kind === 'over' && rows.length === 0 && !placed ? scene.totals.filter(({ pile }) => pile) : [];
   const resting = need.kind === 'roll' && scene.dice.length === 0;
   return (
     <>
-      {(scene.totals.length > 0 || scene.target !== null) && <Totals view={view} />}
+      {(scene.totals.length > 0 || scene.target !== null) && <Totals view={view} placed={placed} />}
       <TotalsRoad view={view} />
       {(resting || scene.dice.length > 0) && (
         <div
@@ -62,11 +64,7 @@ export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) 
         <div className="won-piles">
           {won.map((total) => (
             <div key={tell(total.name)} className="won-pile">
-              {total.value > 0 ? (
-                <CardPile width={wonWidth} />
-              ) : (
-                <span className="card-place" style={{ width: wonWidth, height: wonWidth * cardShape }} />
-              )}
+              <WonPile count={total.value} width={wonWidth} />
               <span>
                 <SeatMark seat={seatOfTotal(total)} size={20} /> {tell(total.name, view.names)}
               </span>
@@ -86,7 +84,11 @@ export function GameScene({ view, onChoose, onRefused, picked, onPick }: Props) 
       {scene.board && (
         <div
           className="board-place"
-          style={boardShape(scene.board.across, Math.ceil(scene.board.squares.length / scene.board.across))}
+          style={boardShape(
+            scene.board.across,
+            Math.ceil(scene.board.squares.length / scene.board.across),
+            Math.max(2, ...scene.board.squares.map(({ text }) => written(text, view.names).length)),
+          )}
         >
           <SceneBoardView view={view} onChoose={onChoose} onRefused={onRefused} />
         </div>
@@ -117,7 +119,7 @@ function SceneBoardView({
   const board = view.scene.board;
   if (!board) return null;
   const texts = board.squares.map((one) => written(one.text, view.names));
-  const wide = texts.some((text) => text.length > 12);
+  const wide = board.across === 1 || texts.some((text) => text.length > 12);
   const middling = texts.some((text) => text.length > 3);
   const chooses =
     view.need.kind === 'choose' && view.need.choices.some(({ at }) => at !== undefined && 'square' in at);

@@ -9,6 +9,7 @@ import { useState } from 'react';
 import type { GameSeat } from '../../app/deviceDb.ts';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
+import { turnOf } from './gameView.ts';
 import { isolated } from '../../app/isolated.ts';
 
 interface Props {
@@ -31,7 +32,7 @@ interface Props {
 /** Who sits where, whose turn it is, who helped; and what the grown-up is to say wrongly now and then. */
 export function GameSeats(props: Props) {
   const { seats, need, out, headStartMs, helper, onHelper, onLeaving } = props;
-  const turn = need.kind === 'say' ? need.asked.seat : 'seat' in need ? need.seat : null;
+  const turn = turnOf(need);
   const racing = need.kind === 'claim';
   return (
     <div className="game-seats">

@@ -1,15 +1,18 @@
-import { tell, type Words } from '@veldrift/core/games';
+import { tell, type Scene, type Words } from '@veldrift/core/games';
 import { useState } from 'react';
 import { BeadFrame } from '../../parts/aids/BeadFrame.tsx';
 import { Road } from '../../parts/table/Road.tsx';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
-import type { GameView } from './gameView.ts';
+import { turnOf, type GameView } from './gameView.ts';
 
 const veilMs = 2500;
 
-/** The seat that a total is of; null: of everyone. */
-export const seatOfTotal = ({ name }: { readonly name: Words }): number | null =>
-  'id' in name && 'seat' in name.values && typeof name.values.seat === 'number' ? name.values.seat : null;
+/** The seat that a total is of; null: of everyone, or of the pack. */
+export function seatOfTotal({ name }: { readonly name: Words }): number | null {
+  if (!('id' in name)) return null;
+  if (name.id === 'hand') return name.values.hand < name.values.seats ? name.values.hand : null;
+  return 'seat' in name.values && typeof name.values.seat === 'number' ? name.values.seat : null;
+}
 
 /** The way to a target, where all totals lie open and nothing else takes the field. */
 export function TotalsRoad({ view }: { readonly view: GameView }) {
@@ -21,31 +24,26 @@ export function TotalsRoad({ view }: { readonly view: GameView }) {
   );
 }
 
-/** Running totals, large: children play by them. Those kept in the head show when they are asked for. */
-export function Totals({ view }: { readonly view: GameView }) {
+/** Running totals, large: children play by them. `placed`: those of a seat stand at its place. */
+export function Totals({ view, placed = false }: { readonly view: GameView; readonly placed?: boolean }) {
   const { totals, target } = view.scene;
-  const [shown, setShown] = useState(false);
   const own = totals[0];
+  const beads = view.beads && own && !own.veiled;
+  const here = totals
+    .map((total, at) => ({ total, at, seat: seatOfTotal(total) }))
+    .filter(({ seat }) => !placed || seat === null);
+  if (here.length === 0 && target === null && !beads) return null;
   return (
     <div className="game-totals">
-      {totals.map((total) => (
-        <p key={tell(total.name)} className="game-total">
-          {seatOfTotal(total) !== null && <SeatMark seat={seatOfTotal(total)} size={20} />}
+      {here.map(({ total, at, seat }) => (
+        <p
+          key={tell(total.name)}
+          className={`game-total ${seat !== null && turnOf(view.need) === seat ? 'turn' : ''}`}
+          data-total={at}
+        >
+          {seat !== null && <SeatMark seat={seat} size={20} />}
           <span>{tell(total.name, view.names)}</span>
-          {total.veiled && !shown ? (
-            <button
-              type="button"
-              className="linkish"
-              onClick={() => {
-                setShown(true);
-                setTimeout(() => setShown(false), veilMs);
-              }}
-            >
-              kept by you; look
-            </button>
-          ) : (
-            <strong className="numeral">{total.value}</strong>
-          )}
+          <TotalValue total={total} />
         </p>
       ))}
       {target !== null && (
@@ -54,7 +52,25 @@ export function Totals({ view }: { readonly view: GameView }) {
           <strong className="numeral">{target}</strong>
         </p>
       )}
-      {view.beads && own && !own.veiled && <BeadFrame count={own.value} />}
+      {beads && <BeadFrame count={own.value} />}
     </div>
+  );
+}
+
+/** A total; one kept in the head shows for a moment when it is asked for. */
+export function TotalValue({ total }: { readonly total: Scene['totals'][number] }) {
+  const [shown, setShown] = useState(false);
+  if (!total.veiled || shown) return <strong className="numeral">{total.value}</strong>;
+  return (
+    <button
+      type="button"
+      className="linkish"
+      onClick={() => {
+        setShown(true);
+        setTimeout(() => setShown(false), veilMs);
+      }}
+    >
+      kept by you; look
+    </button>
   );
 }

@@ -23,6 +23,8 @@ export interface GameView {
   readonly dice: readonly DieSides[];
   /** The child types what is asked. */
   readonly keypad: boolean;
+  /** Seats that have left. */
+  readonly out: readonly number[];
   /** Seats that have claimed to be first. */
   readonly claimed: readonly number[];
   /** The seat whose own screen this is: only what is that child's can be pressed; null: everyone looks at it. */
@@ -55,6 +57,7 @@ export function viewOf(
     scene: game.scene(play, state, seat ?? undefined),
     need: needOf(game, play, state),
     says: state.says,
+    out: state.out,
     dice: game.materials(play.rules).dice,
     beads: aid === 'beadFrame',
     frame: aid === 'placeFrame',
@@ -91,6 +94,24 @@ export function isReadOut({ need, seat }: Pick<GameView, 'need' | 'seat'>, to: r
 
 const isOf = (asked: number, seat: number | null, app: number | null): boolean =>
   seat === null ? asked !== app : asked === seat;
+
+/** The seat whose turn it is; null: nobody's alone. */
+export const turnOf = (need: Need): number | null =>
+  need.kind === 'say' ? need.asked.seat : 'seat' in need ? need.seat : null;
+
+/** Seats whose claim is taken on this screen: a device of one's own has one's own place alone. */
+export const claimSeats = ({
+  need,
+  seat,
+  app,
+}: Pick<GameView, 'need' | 'seat' | 'app'>): readonly number[] =>
+  need.kind === 'claim' ? need.seats.filter((one) => one !== app && (seat === null || one === seat)) : [];
+
+/** Seats as they sit at the two ends of a table. */
+export function seatsBySide(seats: readonly number[]): readonly [readonly number[], readonly number[]] {
+  const half = Math.ceil(seats.length / 2);
+  return [seats.slice(0, half), seats.slice(half)];
+}
 
 /** Choices that are neither on the table nor for the child to find: these are listed. */
 export const listedChoices = (need: Need): readonly Choice[] =>

@@ -32,8 +32,7 @@ export function useFlights(ref: RefObject<HTMLElement | null>, scene: Scene): vo
 }
 
 function fly(field: HTMLElement, flight: Flight, rows: DOMRect | undefined): void {
-  const totals = field.querySelectorAll('.game-total');
-  const goal = totals[flight.kind === 'won' ? flight.total : flight.seat];
+  const goal = field.querySelector(`[data-total="${flight.kind === 'won' ? flight.total : flight.seat}"]`);
   const square = flight.kind === 'home' ? field.querySelectorAll('.square-cell')[flight.square] : undefined;
   const began = flight.kind === 'won' ? rows : square?.getBoundingClientRect();
   if (!goal || !began) return;
