@@ -30,7 +30,7 @@ export interface ShownAnswer {
   readonly right: boolean;
 }
 
-/** Shown answers to judge: half right, half wrong by a believable amount, easy sums, mixed. */
+/** Shown answers to judge: half right, half wrong by 1 or 2 and never below 0, easy sums, mixed. */
 export function makeJudgingForm(random: RandomSource): ShownAnswer[] {
   return shuffled(
     Array.from({ length: judgingsAsked }, (_, at): ShownAnswer => {
@@ -42,7 +42,7 @@ export function makeJudgingForm(random: RandomSource): ShownAnswer[] {
         shown: right ? answer : answer + (random.int(0, 1) === 0 ? 1 : -1) * random.int(1, 2),
         right,
       };
-    }).map((one) => (one.shown < 0 ? { ...one, shown: one.shown + 4 } : one)),
+    }),
     random,
   );
 }

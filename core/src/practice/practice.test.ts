@@ -53,6 +53,17 @@ describe('check form', () => {
         at > 0 && unorderedKey(parseFactKey(key)) === unorderedKey(parseFactKey(form[at - 1] as string)),
     );
     expect(touching.length).toBeLessThanOrEqual(3);
+    // Three turnarounds and their partners: after any fact but the last of a round another pair is there to be asked.
+    for (let seed = 0; seed < 50; seed += 1) {
+      const few = makeCheckForm(['2x3', '3x2', '4x5', '5x4', '6x7', '7x6'], 60, createRandom(seed));
+      const pairs = few.map((key) => unorderedKey(parseFactKey(key)));
+      expect(pairs.filter((one, at) => one === pairs[at - 1] && at % 6 < 4)).toEqual([]);
+      expect(few.filter((one, at) => one === few[at - 1])).toEqual([]);
+    }
+    // Where a fact has its turnaround alone, the two go turn about.
+    expect(
+      new Set(makeCheckForm(['2x3', '3x2'], 9, createRandom(4)).filter((_, at) => at % 2 === 0)).size,
+    ).toBe(1);
   });
 
   it('says what it needs', () => {
@@ -86,15 +97,31 @@ describe('calibration forms', () => {
           [6, 6, 4],
         );
         expect(new Set(form).size).toBe(16);
-        expect(new Set(makeNamingForm(createRandom(seed))).size).toBe(12);
+        const naming = makeNamingForm(createRandom(seed));
+        expect(new Set(naming).size).toBe(12);
+        expect(Math.min(...naming)).toBeGreaterThanOrEqual(2);
+        expect(Math.max(...naming)).toBeLessThanOrEqual(99);
         const judging = makeJudgingForm(createRandom(seed));
         expect(judging.filter((one) => one.right)).toHaveLength(6);
         for (const one of judging) {
           expect(one.right).toBe(one.shown === answerOf(parseFactKey(one.fact)));
           expect(one.shown).toBeGreaterThanOrEqual(0);
+          if (!one.right) expect([1, 2]).toContain(Math.abs(one.shown - answerOf(parseFactKey(one.fact))));
         }
       }),
     );
+  });
+  it('draw from all there is to draw: each number, each way of being wrong', () => {
+    const forms = Array.from({ length: 400 }, (_, seed) => createRandom(seed));
+    const copied = new Set(forms.flatMap(makeCopyForm));
+    for (const edge of [1, 9, 10, 99]) expect(copied).toContain(edge);
+    expect(Math.min(...copied)).toBe(1);
+    expect(Math.max(...copied)).toBeLessThanOrEqual(999);
+    const named = new Set(forms.flatMap(makeNamingForm));
+    expect([Math.min(...named), Math.max(...named), named.size]).toEqual([2, 99, 98]);
+    const off = forms.flatMap(makeJudgingForm).map(({ fact, shown }) => shown - answerOf(parseFactKey(fact)));
+    expect([...new Set(off)].toSorted((a, b) => a - b)).toEqual([-2, -1, 0, 1, 2]);
+    expect(new Set(forms.map((random) => makeJudgingForm(random)[0]?.right)).size).toBe(2);
   });
 });
 
