@@ -15,7 +15,7 @@ export function chooseNext(plan: DrillPlan, reading: BeforeNext): DealtPrompt | 
     };
   }
   const back = dueReturn(plan, reading);
-  if (back) return dealt(plan, reading, back, 'return', returnWhy(reading, back));
+  if (back) return dealt(plan, reading, back, 'return', returnWhy(plan, reading, back));
   if (plan.order) {
     const fact = plan.order[reading.orderAt];
     return fact === undefined ? undefined : dealt(plan, reading, fact, 'known', 'Next in the stack.');
@@ -42,15 +42,21 @@ function dueReturn(plan: DrillPlan, { loop, last }: BeforeNext): FactKey | undef
     .sort((a, b) => over(b) - over(a))[0]?.fact;
 }
 
-function returnWhy({ loop }: BeforeNext, fact: FactKey): string {
+function returnWhy({ rules }: DrillPlan, { loop }: BeforeNext, fact: FactKey): string {
   const item = loop.find((one) => one.fact === fact);
   if (!item || (item.run === 0 && item.stage === 0))
     return 'Missed or slow a moment ago; again while it is fresh.';
-  return `Comes back: recalled ${item.run} of 3 times running.`;
+  return `Comes back: recalled ${item.run} of ${rules.outAfter} times running.`;
 }
 
+/** The round of one new among known; none where its fact is no longer dealt: the cards of a stacked pack are used up. */
+export const roundUnderWay = (
+  { facts }: Pick<DrillPlan, 'facts'>,
+  { round }: Pick<BeforeNext, 'round'>,
+): BeforeNext['round'] => (round && facts.some((one) => one.fact === round.fact) ? round : undefined);
+
 function chooseOneNew(plan: DrillPlan, reading: BeforeNext): DealtPrompt | undefined {
-  const { round } = reading;
+  const round = roundUnderWay(plan, reading);
   if (round && round.left === 0)
     return dealt(plan, reading, round.fact, 'new', `The new one, now after ${round.between - 1} known.`);
   if (round) return pickKnown(plan, reading, 'known') ?? anyOther(plan, reading);

@@ -1,5 +1,5 @@
 import { factKeyText, type FactKey } from '../facts/fact.ts';
-import { chooseNext } from './chooseNext.ts';
+import { chooseNext, roundUnderWay } from './chooseNext.ts';
 import { drillEvidence, type DealtPrompt, type DrillAnswer, type DrillPlan } from './drill.ts';
 import type { BeforeNext, DrillReading, LoopItem } from './drillReading.ts';
 
@@ -108,7 +108,7 @@ function nextLoop(
 
 function nextRound(plan: DrillPlan, reading: DrillReading, dealt: DealtPrompt): DrillReading['round'] {
   if (plan.sequence !== 'oneNew') return undefined;
-  const { round } = reading;
+  const round = roundUnderWay(plan, reading);
   if (!round) return dealt.role === 'new' ? { fact: dealt.fact, between: 1, left: 1 } : undefined;
   if (dealt.fact === round.fact) return { ...round, left: round.between };
   const left = round.left - 1;
