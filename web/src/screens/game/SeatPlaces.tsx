@@ -33,8 +33,8 @@ function SeatPlace({ seat, view, onClaim }: Props & { readonly seat: number }) {
   const name = view.names[seat] ?? '';
   const at = view.scene.totals.findIndex((total) => seatOfTotal(total) === seat);
   const total = view.scene.totals[at];
-  // Where the total is more than the pile of a name, what it counts is said with the name in it.
-  const heading = total ? tell(total.name, view.names) : name;
+  // What the total counts is said with the name in it, where that has the room.
+  const heading = total && view.names.length === 2 ? tell(total.name, view.names) : name;
   const inside = (
     <>
       <SeatMark seat={seat} size={56} />
