@@ -88,9 +88,13 @@ export function recordDeal(plan: DrillPlan, child: string, seed = plan.seed): Re
     const answer = pool[random.int(0, pool.length - 1)] as AnswerClass;
     const back = comesBackAfter(played, reading, reading.next.fact);
     const coming =
-      dealt.length % 10 === 0 ? ` > ${comingPrompts(played, reading, 4).map((one) => one.fact)}` : '';
+      dealt.length % 10 === 0
+        ? ` > ${comingPrompts(played, reading, 4)
+            .map((one) => one.fact)
+            .join()}`
+        : '';
     dealt.push(`${line(reading.next)}${back === undefined ? '' : ` ^${back}`}${coming}`);
     reading = dealAfter(played, reading, { fact: reading.next.fact, class: answer }, timed);
   }
-  return { dealt, stacked: `${pack.order} | ${pack.cards}` };
+  return { dealt, stacked: `${pack.order.join()} | ${pack.cards.join()}` };
 }
