@@ -1,31 +1,42 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { beginGame, dealsByHand, dealtBy } from './gameHouse.ts';
 import { keys, move, shown } from './gameWalk.ts';
 import { addPupil, deletePupil, expectNoViolations, house, keptReview, signedIn, signIn } from './house.ts';
+
+/** Two pupils at Fact line, on the table of this page. */
+async function twoPlay(page: Page, names: readonly [string, string]) {
+  await dealtBy(page, 3);
+  await dealsByHand(page);
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'tutor', name: names[0] });
+  const second = await addPupil(page, { capture: 'tutor', name: names[1] });
+  return { pupil, second, playId: await beginGame(page, 'fact-line', pupil, { second: names[1] }) };
+}
+
+async function makeMoves(on: Page, count: number): Promise<void> {
+  for (let nth = 0; nth < count; nth += 1) {
+    const before = await shown(on);
+    await move(on, keys);
+    await expect.poll(() => shown(on)).not.toBe(before);
+  }
+}
+
+/** How many moves of a game are on record. */
+async function movesKept(of: Page, playId: string): Promise<number> {
+  const response = await of.request.get(`${house().base}/api/tables/${playId}`);
+  return ((await response.json()) as { readonly moves: readonly unknown[] }).moves.length;
+}
 
 test('a device dies in the middle of a game: another of the same tutor goes on where it stood, and all is on record once', async ({
   page,
   browser,
 }) => {
   test.setTimeout(180_000);
-  await dealtBy(page, 3);
-  await dealsByHand(page);
-  await signIn(page);
-  const pupil = await addPupil(page, { capture: 'tutor', name: 'Ike V.' });
-  const second = await addPupil(page, { capture: 'tutor', name: 'Joa W.' });
-  const playId = await beginGame(page, 'fact-line', pupil, { second: 'Joa W.' });
-  for (let nth = 0; nth < 6; nth += 1) {
-    const before = await shown(page);
-    await move(page, keys);
-    await expect.poll(() => shown(page)).not.toBe(before);
-  }
+  const { pupil, second, playId } = await twoPlay(page, ['Ike V.', 'Joa W.']);
+  await makeMoves(page, 6);
   const stood = (await page.locator('.game-field').innerText()).trim();
-  const onRecord = async () => {
-    const response = await page.request.get(`${house().base}/api/tables/${playId}`);
-    return ((await response.json()) as { readonly moves: readonly unknown[] }).moves.length;
-  };
-  await expect.poll(onRecord).toBeGreaterThanOrEqual(6);
-  const moves = await onRecord();
+  await expect.poll(() => movesKept(page, playId)).toBeGreaterThanOrEqual(6);
+  const moves = await movesKept(page, playId);
   // Without a word: nothing is ended, nothing is said.
   await page.close();
 
@@ -45,11 +56,7 @@ test('a device dies in the middle of a game: another of the same tutor goes on w
   // What is undone here was given there.
   await other.getByRole('button', { name: /^Undo/ }).click();
   await expect.poll(async () => (await other.locator('.game-field').innerText()).trim()).not.toBe(stood);
-  for (let nth = 0; nth < 5; nth += 1) {
-    const before = await shown(other);
-    await move(other, keys);
-    await expect.poll(() => shown(other)).not.toBe(before);
-  }
+  await makeMoves(other, 5);
   await other.getByRole('button', { name: 'End', exact: true }).click();
   const reviews = [await keptReview(other, playId)];
   const joa = reviews[0]?.game?.table.find((one) => one.name === 'Joa W.');
@@ -81,45 +88,29 @@ test('both devices go on with one game: what comes second in a place is refused 
   browser,
 }) => {
   test.setTimeout(180_000);
-  await dealtBy(page, 3);
-  await dealsByHand(page);
-  await signIn(page);
-  const pupil = await addPupil(page, { capture: 'tutor', name: 'Kaja T.' });
-  const second = await addPupil(page, { capture: 'tutor', name: 'Lev O.' });
-  const playId = await beginGame(page, 'fact-line', pupil, { second: 'Lev O.' });
-  const moves = async (on: typeof page, count: number) => {
-    for (let nth = 0; nth < count; nth += 1) {
-      const before = await shown(on);
-      await move(on, keys);
-      await expect.poll(() => shown(on)).not.toBe(before);
-    }
-  };
-  const kept = async (of: typeof page) => {
-    const response = await of.request.get(`${house().base}/api/tables/${playId}`);
-    return ((await response.json()) as { readonly moves: readonly unknown[] }).moves.length;
-  };
-  await moves(page, 4);
-  await expect.poll(() => kept(page)).toBeGreaterThanOrEqual(4);
-  const before = await kept(page);
+  const { pupil, second, playId } = await twoPlay(page, ['Kaja T.', 'Lev O.']);
+  await makeMoves(page, 4);
+  await expect.poll(() => movesKept(page, playId)).toBeGreaterThanOrEqual(4);
+  const before = await movesKept(page, playId);
   // The first device loses its connection and is played on at; the second takes the game up meanwhile.
   await page.context().setOffline(true);
-  await moves(page, 3);
+  await makeMoves(page, 3);
   const other = await signedIn(browser);
   await dealsByHand(other);
   await other.goto(`${house().base}/table/${playId}`);
   await other.getByRole('button', { name: 'Take it up here' }).click();
   await other.getByRole('button', { name: 'Go on' }).click();
   await expect(other.locator('.game-field')).toBeVisible();
-  await moves(other, 4);
-  await expect.poll(() => kept(other)).toBe(before + 4);
+  await makeMoves(other, 4);
+  await expect.poll(() => movesKept(other, playId)).toBe(before + 4);
 
   await page.context().setOffline(false);
-  await moves(page, 1);
+  await makeMoves(page, 1);
   await page.goto(`${house().base}/`);
   await expect(page.getByText(/would not take/)).toBeVisible({ timeout: 20_000 });
   await page.getByRole('button', { name: 'See why' }).click();
   await expect(page.getByText(/^A move at .+: .+\./).first()).toBeVisible();
-  await moves(other, 1);
+  await makeMoves(other, 1);
   await other.getByRole('button', { name: 'End', exact: true }).click();
   const reviews = [await keptReview(other, playId)];
   const lev = reviews[0]?.game?.table.find((one) => one.name === 'Lev O.');
