@@ -28,4 +28,5 @@ export * from './games/table/seatAnswer.ts';
 export { say, tell, written, type Words } from './games/tell/sentence.ts';
 export * from './games/typedReply.ts';
 export { factAsShown } from './games/askFact.ts';
+export { partsDrawn } from './games/askPart.ts';
 export * from './games/writtenFacts.ts';

@@ -12,6 +12,7 @@ import { hundredSweep } from './shelf/make/hundredSweep.ts';
 import { intoTheMiddle } from './shelf/make/intoTheMiddle.ts';
 import { lamps } from './shelf/totals/lamps.ts';
 import { powerPair } from './shelf/compare/powerPair.ts';
+import { partOfWhole } from './shelf/compare/partOfWhole.ts';
 import { outweigh } from './shelf/compare/outweigh.ts';
 import { stretchOrFold } from './shelf/totals/stretchOrFold.ts';
 import { handful } from './shelf/partners/handful.ts';
@@ -33,6 +34,7 @@ export const shelf = {
   'bond-watch': bondWatch,
   outweigh,
   'power-pair': powerPair,
+  'part-of-whole': partOfWhole,
   'tall-number': tallNumber,
   'under-the-line': underTheLine,
   'bond-hunt': bondHunt,

@@ -226,7 +226,15 @@ export interface SceneTotal {
 }
 
 /** What lies on the table, for a screen to draw. */
+/** So many parts of a whole, as they were said: not in lowest terms. */
+export interface Part {
+  readonly top: number;
+  readonly bottom: number;
+}
+
 export interface Scene {
+  /** Parts of wholes to be compared by eye, one below the other. */
+  readonly parts?: readonly Part[];
   readonly rows: readonly SceneRow[];
   readonly dice: readonly number[];
   readonly board: SceneBoard | null;

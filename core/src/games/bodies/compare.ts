@@ -2,7 +2,7 @@ import { faceDown } from '../faceDown.ts';
 import { packOf, shuffledIds, type Card, type Recipe } from '../../materials/pack.ts';
 import { compareFractions, type Fraction } from '../../numbers/fraction.ts';
 import { shuffled } from '../../random/random.ts';
-import { emptyScene, type Asked, type Game, type Play, type SceneCard } from '../game.ts';
+import { emptyScene, type Asked, type Game, type Part, type Play, type SceneCard } from '../game.ts';
 import { packInPlay, packOfSeat } from '../ownPacks.ts';
 import { chanceOf, seatsIn } from '../playGame.ts';
 import { say, sentences, type Sentence, type Words } from '../tell/sentence.ts';
@@ -22,6 +22,8 @@ export interface CompareGame<R extends CompareRules> {
   readonly compares: (rules: R, seat: number, all: readonly (readonly number[])[]) => Asked;
   /** What cards come to, for comparing. */
   readonly value: (rules: R, worths: readonly number[]) => Fraction;
+  /** When each has said its own, which of them is largest is asked too, and what they were is shown as parts of wholes. */
+  readonly asParts?: (rules: R, worths: readonly number[]) => Part;
   /** Whether cards may be played; those that may not go under the stack, and the next are turned. Left out: all may. */
   readonly fits?: (rules: R, worths: readonly number[]) => boolean;
 }
@@ -36,6 +38,10 @@ interface LaidOut {
   readonly won: readonly (readonly number[])[];
   /** Hands whose fact is still to be said this turn. */
   readonly toSay: readonly number[];
+  /** Which is the largest is asked, after each has said its own. */
+  readonly comparing?: boolean;
+  /** What was compared last, by hand. */
+  readonly compared?: readonly (readonly number[])[];
 }
 export type CompareState = TurnState & LaidOut;
 
@@ -68,7 +74,16 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
   const goOn = (play: P, state: CompareState, step: Change<LaidOut>): Step<LaidOut> => {
     const [hand, ...toSay] = step.toSay ?? state.toSay;
     const lies = { ...state, ...step };
-    if (hand === undefined) return settle(play, lies, step);
+    if (hand === undefined) {
+      if (!game.asParts || lies.comparing) return settle(play, lies, step);
+      const all = handsIn(play, state).map((one) => worths(play, lies.turned[one] ?? []));
+      return {
+        ...step,
+        comparing: true,
+        toSay: [],
+        next: { ask: [game.compares(play.rules, state.turn, all)] },
+      };
+    }
     const asked = game.asks(play.rules, seatOf(play, hand), worths(play, lies.turned[hand] ?? []));
     return { ...step, toSay, next: { ask: [asked as Asked] } };
   };
@@ -80,7 +95,14 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
       .map((hand) => ({ hand, value: game.value(play.rules, worths(play, state.turned[hand] ?? [])) }))
       .sort((a, b) => (play.rules.smaller ? 1 : -1) * compareFractions(a.value, b.value));
     const lying = [...state.stake, ...state.turned.flat()];
-    const cleared = { ...step, turned: none(handsOf(play)), toSay: [] };
+    const cleared = {
+      ...step,
+      turned: none(handsOf(play)),
+      toSay: [],
+      ...(game.asParts
+        ? { comparing: false, compared: state.turned.map((cards) => worths(play, cards)) }
+        : {}),
+    };
     if (best && second && compareFractions(best.value, second.value) !== 0) {
       const won = state.won.map((cards, hand) => (hand === best.hand ? [...cards, ...lying] : cards));
       const taken = {
@@ -100,6 +122,16 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
     const laid = hands.flatMap((hand) => (state.stacks[hand] as readonly number[]).slice(0, layDown));
     return { ...cleared, stacks, stake: [...lying, ...laid], says: after(step, say('alike')), next: 'again' };
   };
+
+  /** What was compared, drawn until the next cards are turned: before, it would tell. */
+  const partsOf = ({ rules }: P, { compared, turned }: CompareState) =>
+    game.asParts && compared && turned.flat().length === 0
+      ? {
+          parts: compared
+            .filter(({ length }) => length > 0)
+            .map((cards) => (game.asParts as NonNullable<typeof game.asParts>)(rules, cards)),
+        }
+      : {};
 
   return {
     materials: ({ recipe }) => ({ pack: recipe, dice: [], others: [] }),
@@ -162,6 +194,7 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
         value: cards.length,
         pile: true,
       })),
+      ...partsOf(play, state),
     }),
     scores: (play, state) => state.won.slice(0, play.seats).map((cards) => cards.length),
     best: () => null,

@@ -3,6 +3,7 @@ import type { FirstToSayRules } from '../bodies/firstToSay.ts';
 import type { WatchRules } from '../bodies/watching.ts';
 import type { CompareRules } from '../bodies/compare.ts';
 import type { OutweighRules } from '../shelf/compare/outweigh.ts';
+import type { PartRules } from '../shelf/compare/partOfWhole.ts';
 import type { PowerRules } from '../shelf/compare/powerPair.ts';
 import type { TallRules } from '../shelf/compare/tallNumber.ts';
 import type { LineRules } from '../shelf/compare/twoNumbers.ts';
@@ -51,6 +52,15 @@ export function powerPair(table: Table): number[] {
     return value;
   };
   return stacksCompared(table, power, (worths) => power(worths) <= cap);
+}
+
+/** The same with parts of wholes. */
+export function partOfWhole(table: Table): number[] {
+  const { alike, cards, number } = table.play.rules as PartRules;
+  return stacksCompared(table, ([first = 0, second = 0]) => {
+    if (cards === 2) return first / second;
+    return alike === 'top' ? number / first : first / number;
+  });
 }
 
 function stacksCompared(

@@ -36,6 +36,10 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
     score: cards.powerPair,
     cards: ({ stacks, turned, stake, won }) => [...stacks.flat(), ...turned.flat(), ...stake, ...won.flat()],
   },
+  'part-of-whole': {
+    score: cards.partOfWhole,
+    cards: ({ stacks, turned, stake, won }) => [...stacks.flat(), ...turned.flat(), ...stake, ...won.flat()],
+  },
   'tall-number': {
     score: cards.tallNumber,
     cards: ({ pile, gone, hands }) => [...pile, ...gone, ...hands.flat()],

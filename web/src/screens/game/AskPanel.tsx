@@ -104,9 +104,23 @@ function Line({ promptId, shown }: { readonly promptId: string; readonly shown: 
       style={fits(shown.length * 0.85)}
       {...{ elementtiming: promptId }}
     >
-      {shown}
+      <Written text={shown} />
     </div>
   );
+}
+
+/** A line as a hand writes it: the top of a fraction over its bottom. */
+function Written({ text }: { readonly text: string }) {
+  return text.split(/(\d+\/\d+)/).map((part, nth) => {
+    const [top, bottom] = part.split('/');
+    if (nth % 2 === 0) return part;
+    return (
+      <span key={nth} className="stacked" role="img" aria-label={`${top} over ${bottom}`}>
+        <span>{top}</span>
+        <span>{bottom}</span>
+      </span>
+    );
+  });
 }
 
 function SayAsk({

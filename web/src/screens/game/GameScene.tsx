@@ -1,6 +1,7 @@
 import { tell, written, type SceneRow } from '@veldrift/core/games';
 import type { CSSProperties } from 'react';
 import { Die } from '../../parts/table/Die.tsx';
+import { PartBars } from '../../parts/table/PartBars.tsx';
 import { GridBoard } from '../../parts/table/GridBoard.tsx';
 import { boardShape } from '../../parts/table/boardShape.ts';
 import { Counter } from '../../parts/table/Counter.tsx';
@@ -42,6 +43,7 @@ export function GameScene({ view, onChoose, onRefused, placed = false, picked, o
     <>
       {(scene.totals.length > 0 || scene.target !== null) && <Totals view={view} placed={placed} />}
       <TotalsRoad view={view} />
+      {scene.parts && <PartBars parts={scene.parts} />}
       {(resting || scene.dice.length > 0) && (
         <div
           className={`game-dice ${resting ? 'resting' : ''}`}

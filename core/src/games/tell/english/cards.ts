@@ -6,8 +6,10 @@ import {
   textOf,
   goalText,
   numberInWords,
+  partInWords,
   type Hand,
   type None,
+  type Part,
   type Seat,
   type Shown,
   type Teller,
@@ -53,6 +55,22 @@ export const cards = {
   handOf: ({ seat }: Seat, who: Who) => `Hand of ${who(seat)}`,
   openOnBoard: (_: None) => 'Open on the board',
   leftWith: ({ seat }: Seat, who: Who) => `Left with ${who(seat)}`,
+
+  // Part of whole.
+  partNamed: (part: Part) => partInWords(part),
+  partIs: ({ shown, ...part }: Part & { readonly shown: string }) => `${shown}: ${partInWords(part)}`,
+  largerPart: ({ parts, smaller }: { readonly parts: readonly string[]; readonly smaller: boolean }) =>
+    `${smaller ? 'Less' : 'More'}: ${parts.join(' or ')}?`,
+  partsCompared: ({
+    over,
+    most,
+    smaller,
+  }: {
+    readonly over: readonly string[];
+    readonly most: string | null;
+    readonly smaller: boolean;
+  }) =>
+    `${over.map((one, nth) => `${one}${nth < over.length - 1 ? ', ' : ': '}`).join('')}${most === null ? 'alike' : `${most} is ${smaller ? 'less' : 'more'}`}`,
 
   // Partners.
   turnOne: ({ total }: { readonly total: number }) => `Turn a card; the total is ${total}.`,

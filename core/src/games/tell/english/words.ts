@@ -106,3 +106,37 @@ export function numberInWords(number: number): string {
   const joined = rest === 0 ? '' : rest < 100 ? ` and ${numberInWords(rest)}` : ` ${numberInWords(rest)}`;
   return `${numberInWords(head)} ${size === 100 ? 'hundred' : 'thousand'}${joined}`;
 }
+
+export interface Part {
+  readonly top: number;
+  readonly bottom: number;
+}
+const ordinals = [
+  'first',
+  'second',
+  'third',
+  'fourth',
+  'fifth',
+  'sixth',
+  'seventh',
+  'eighth',
+  'ninth',
+  'tenth',
+];
+const teenths = ['eleventh', 'twelfth'];
+
+/** What a part is called by its bottom, from 1: "whole", "half", "third", "quarter", "fifth". */
+function partWord(bottom: number, many: boolean): string {
+  if (bottom === 2) return many ? 'halves' : 'half';
+  const word =
+    bottom === 1
+      ? 'whole'
+      : bottom === 4
+        ? 'quarter'
+        : (ordinals[bottom - 1] ?? teenths[bottom - 11] ?? `${numberInWords(bottom)}th`);
+  return many ? `${word}s` : word;
+}
+
+/** A fraction as it is named: "three quarters, proper". */
+export const partInWords = ({ top, bottom }: Part): string =>
+  `${numberInWords(top)} ${partWord(bottom, top !== 1)}, ${top < bottom ? 'proper' : 'improper'}`;
