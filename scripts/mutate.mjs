@@ -50,7 +50,7 @@ mkdirSync(folder, { recursive: true });
 const vitestFile = 'vitest.mutate.config.ts';
 writeFileSync(
   join(root, vitestFile),
-  `export default { test: { include: ${JSON.stringify(tests)}, testTimeout: 60_000, hookTimeout: 60_000${
+  `export default { test: { include: ${JSON.stringify(tests)}, testTimeout: 300_000, hookTimeout: 60_000${
     part === 'server' ? ", globalSetup: ['server/src/testing/globalSetup.ts']" : ''
   } } };\n`,
 );
