@@ -5,6 +5,7 @@ import { factLine } from './shelf/boards/factLine.ts';
 import { fillTheField } from './shelf/totals/fillTheField.ts';
 import { firstVoice } from './shelf/first/firstVoice.ts';
 import { bondWatch } from './shelf/first/bondWatch.ts';
+import { backToBack } from './shelf/first/backToBack.ts';
 import { doublesWatch } from './shelf/first/doublesWatch.ts';
 import { turnabout } from './shelf/first/turnabout.ts';
 import type { Game, GameState } from './game.ts';
@@ -32,6 +33,7 @@ export const shelf = {
   turnabout,
   'doubles-watch': doublesWatch,
   'bond-watch': bondWatch,
+  'back-to-back': backToBack,
   outweigh,
   'power-pair': powerPair,
   'part-of-whole': partOfWhole,

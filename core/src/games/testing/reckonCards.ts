@@ -254,3 +254,18 @@ export function watch(table: Table): number[] {
   expect(left).toBeLessThan(turned);
   return won;
 }
+
+/** A point for whoever says the card that cannot be seen. */
+export function backToBack(table: Table): number[] {
+  const won = nothing(table);
+  for (const { asked, by, at } of saidOf(table)) {
+    const [line = '', called = ''] = asked.split(' = ');
+    expect(valueOf(line)).toBe(Number(called));
+    const [own, other] = table.seen[at]?.scene.rows ?? [];
+    // Whoever is asked sees the other's card, and not the own.
+    expect(own?.cards[0]?.worth).toBeNull();
+    expect(Number(line.split(' ')[0])).toBe(other?.cards[0]?.worth);
+    if (by !== null) give(won, by, 1);
+  }
+  return won;
+}

@@ -28,6 +28,10 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
     score: cards.watch,
     cards: ({ pile, lying, won }) => [...pile, ...lying, ...won.flat()],
   },
+  'back-to-back': {
+    score: cards.backToBack,
+    cards: ({ pile, gone, shown }) => [...pile, ...gone, ...shown],
+  },
   outweigh: {
     score: cards.outweigh,
     cards: ({ stacks, turned, stake, won }) => [...stacks.flat(), ...turned.flat(), ...stake, ...won.flat()],

@@ -11,6 +11,7 @@ export const first = {
   makesQuestion: ({ total }: { readonly total: number }) => `${total}?`,
   coveredWrongly: ({ seat }: Seat, who: Who) => `${who(seat)} covered it for nothing: a card goes back.`,
   freeze: (_: None) => 'Everyone freezes: another sign from now on.',
+  showTwo: (_: None) => 'Two show a card each.',
   liesThere: (_: None) => 'It lies there for the next.',
   takes: ({ seat, count }: Seat & { readonly count: number }, who: Who) => `${who(seat)} takes ${count}.`,
   allRolled: (_: None) => 'All rolls are played.',
