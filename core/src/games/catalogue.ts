@@ -1,4 +1,5 @@
 import { addThenTimes } from './shelf/make/addThenTimes.ts';
+import { askForPartner } from './shelf/partners/askForPartner.ts';
 import { bondHunt } from './shelf/partners/bondHunt.ts';
 import { coverTheBoard } from './shelf/make/coverTheBoard.ts';
 import { factLine } from './shelf/boards/factLine.ts';
@@ -40,6 +41,7 @@ export const shelf = {
   'tall-number': tallNumber,
   'under-the-line': underTheLine,
   'bond-hunt': bondHunt,
+  'ask-for-partner': askForPartner,
   'true-lines': trueLines,
   handful,
   'into-the-middle': intoTheMiddle,

@@ -269,3 +269,28 @@ export function backToBack(table: Table): number[] {
   }
   return won;
 }
+
+/** Two cards for whoever asks for a partner that anybody holds. */
+export function askForPartner(table: Table): number[] {
+  const won = nothing(table);
+  for (const { asked, by, at } of saidOf(table)) {
+    const [line = '', total = ''] = asked.split(' = ');
+    expect(valueOf(line)).toBe(Number(total));
+    if (by === null) continue;
+    // Looked for in what lay there, each hand as its own seat sees it.
+    const state = table.states[at];
+    const [own, wanted] = numbersOf(line);
+    const held = table.play.seats;
+    const hands = Array.from({ length: held }, (_, seat) =>
+      (table.game.scene(table.play, state as never, seat).rows[seat]?.cards ?? []).map((card) => card.worth),
+    ).flat();
+    const need = own === wanted ? 2 : 1;
+    if (hands.filter((worth) => worth === wanted).length < need) continue;
+    const turn = table.seen[at]?.need;
+    const chooser = table.seen.slice(0, at).findLast(({ move }) => move.kind === 'choose')?.move;
+    expect(turn?.kind).toBe('say');
+    if (chooser?.kind !== 'choose' || (table.play.against && chooser.seat !== by)) continue;
+    give(won, chooser.seat, 2);
+  }
+  return won;
+}

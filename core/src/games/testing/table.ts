@@ -1,6 +1,6 @@
 import { createRandom } from '../../random/random.ts';
 import type { AnyGame } from '../catalogue.ts';
-import type { Move, Need, Play, Scene } from '../game.ts';
+import type { GameState, Move, Need, Play, Scene } from '../game.ts';
 import { modelMove, type ModelPlayer } from '../modelPlayer.ts';
 import { needOf, playMove } from '../playGame.ts';
 import { written } from '../tell/sentence.ts';
@@ -22,6 +22,8 @@ export interface Table {
   readonly game: AnyGame;
   readonly play: Play<unknown>;
   readonly seen: readonly Seen[];
+  /** Before each move: to be looked at through a scene alone. */
+  readonly states: readonly GameState[];
   readonly endScene: Scene;
 }
 
@@ -35,13 +37,15 @@ export function played(game: AnyGame, play: Play<unknown>): Table & { readonly s
   const random = createRandom(play.seed);
   const players = Array.from({ length: play.seats }, (_, seat) => player(seat));
   const seen: Seen[] = [];
+  const states: GameState[] = [];
   let state = game.setUp(play);
   while (state.over === null && seen.length < 4000) {
     const move = modelMove(game, play, state, players, random) as Move;
+    states.push(state);
     seen.push({ need: needOf(game, play, state), move, scene: game.scene(play, state) });
     state = playMove(game, play, state, move);
   }
-  return { game, play, seen, endScene: game.scene(play, state), scores: game.scores(play, state) };
+  return { game, play, seen, states, endScene: game.scene(play, state), scores: game.scores(play, state) };
 }
 
 export const nothing = ({ play }: Table) => Array<number>(play.seats).fill(0);

@@ -56,6 +56,10 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
     score: cards.bondHunt,
     cards: ({ places, taken }) => [...places.filter((id) => id !== null), ...taken.flat()],
   },
+  'ask-for-partner': {
+    score: cards.askForPartner,
+    cards: ({ pile, hands, won }) => [...pile, ...hands.flat(), ...won.flat()],
+  },
   'true-lines': {
     score: cards.trueLines,
     cards: ({ pile, hands, board }) => [...pile, ...hands.flat(), ...board],

@@ -56,6 +56,12 @@ export const cards = {
   openOnBoard: (_: None) => 'Open on the board',
   leftWith: ({ seat }: Seat, who: Who) => `Left with ${who(seat)}`,
 
+  // Ask for its partner.
+  askWhich: ({ seat }: Seat, who: Who) => `${who(seat)}: ask with which card?`,
+  pairsOwn: ({ seat }: Seat, who: Who) => `${who(seat)} holds both, and lays them together.`,
+  givesPartner: ({ seat }: Seat, who: Who) => `${who(seat)} gives it.`,
+  nobodyHolds: (_: None) => 'Nobody holds a partner of these: a card is drawn.',
+
   // Part of whole.
   partNamed: (part: Part) => partInWords(part),
   partIs: ({ shown, ...part }: Part & { readonly shown: string }) => `${shown}: ${partInWords(part)}`,
