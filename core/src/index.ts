@@ -93,6 +93,7 @@ export * from './numbers/checkLine.ts';
 export * from './numbers/lineFault.ts';
 export * from './numbers/expression.ts';
 export * from './numbers/fraction.ts';
+export * from './numbers/mostSpent.ts';
 export * from './numbers/nearest.ts';
 export * from './numbers/reach.ts';
 export * from './numbers/readLine.ts';

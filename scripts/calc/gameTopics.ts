@@ -6,6 +6,7 @@ import {
   expectedTurns,
   expressionText,
   mostNumbers,
+  mostSpent,
   nearest,
   overlap,
   pairExposure,
@@ -47,6 +48,15 @@ export const gameTopics: Readonly<Record<string, (input: Document) => unknown>> 
   nearest: (input) => {
     const found = nearest(numbersOf(input), countOf(input, 'target'), signsOf(input));
     return { ...found, expression: expressionText(found.expression, false) };
+  },
+
+  spend: (input) => {
+    const { lines, count } = mostSpent({
+      numbers: numbersOf(input),
+      target: countOf(input, 'target'),
+      signs: signsOf(input),
+    });
+    return { count, lines: lines.map((line) => expressionText(line, false)) };
   },
 
   under: (input) => {

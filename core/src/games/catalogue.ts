@@ -11,6 +11,7 @@ import { doublesWatch } from './shelf/first/doublesWatch.ts';
 import { turnabout } from './shelf/first/turnabout.ts';
 import type { Game, GameState } from './game.ts';
 import { hundredSweep } from './shelf/make/hundredSweep.ts';
+import { spendTheHand } from './shelf/make/spendTheHand.ts';
 import { intoTheMiddle } from './shelf/make/intoTheMiddle.ts';
 import { lamps } from './shelf/totals/lamps.ts';
 import { powerPair } from './shelf/compare/powerPair.ts';
@@ -45,6 +46,7 @@ export const shelf = {
   'true-lines': trueLines,
   handful,
   'into-the-middle': intoTheMiddle,
+  'spend-the-hand': spendTheHand,
   'hundred-sweep': hundredSweep,
   'cover-the-board': coverTheBoard,
   'add-then-times': addThenTimes,

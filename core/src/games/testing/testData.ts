@@ -69,6 +69,10 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
     score: cards.intoTheMiddle,
     cards: ({ pile, around, target, gone, won }) => [...pile, ...around, target, ...gone, ...won.flat()],
   },
+  'spend-the-hand': {
+    score: cards.intoTheMiddle,
+    cards: ({ pile, hands, spent }) => [...pile, ...hands.flat(), ...spent.flat()],
+  },
   'hundred-sweep': { score: boards.marksMade, cards: null },
   'cover-the-board': { score: boards.marksMade, cards: null },
   'add-then-times': { score: boards.addThenTimes, cards: null },

@@ -37,6 +37,16 @@ export const make = {
   filled: (_: None) => 'Filled',
   left: (_: None) => 'Left',
 
+  // Spend the hand.
+  spendFor: ({ target }: { readonly target: number }) => `Make ${target}, as often as you can.`,
+  spends: (
+    { lines, seat, count }: Seat & { readonly lines: readonly string[]; readonly count: number },
+    who: Who,
+  ) => `${lines.join(', ')}. ${who(seat)} spends ${count}.`,
+  nobodyMakes: ({ target }: { readonly target: number }) => `Nobody makes ${target}: another is rolled.`,
+  spendsMost: ({ lines, count }: { readonly lines: readonly string[]; readonly count: number }) =>
+    `${lines.join('; ')}: ${cardsText(count)} spent.`,
+
   // Numbers made of dice.
   rollAnd: ({ roll }: Roll) => `${listText(roll)}.`,
   whichNumber: ({ roll }: Roll) => `${listText(roll)}: which number?`,
