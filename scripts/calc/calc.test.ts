@@ -99,13 +99,13 @@ describe('calc', () => {
       expression: '3',
       values: [3, 5],
     });
-    const spent = one('spend', { numbers: [2, 7, 9, 4, 5], target: 9, operations: ['+', '-'] }) as {
-      count: number;
+    const spent = one('spend', { cards: [2, 7, 9, 4, 5], target: 9, operations: ['+', '-'] }) as {
+      spent: number;
       lines: string[];
     };
-    expect(spent.count).toBe(5);
+    expect(spent.spent).toBe(5);
     for (const line of spent.lines) expect(evaluate(line)).toBe(9);
-    expect(one('spend', { numbers: [1, 1, 1], target: 20 })).toEqual({ count: 0, lines: [] });
+    expect(one('spend', { cards: [1, 1, 1], target: 20 })).toEqual({ spent: 0, lines: [] });
     expect(one('under', { digits: [9, 9, 9, 9], limit: 110 })).toEqual({
       sum: null,
       left: null,

@@ -52,11 +52,11 @@ export const gameTopics: Readonly<Record<string, (input: Document) => unknown>> 
 
   spend: (input) => {
     const { lines, count } = mostSpent({
-      numbers: numbersOf(input),
+      numbers: numbersOf(input, 'cards'),
       target: countOf(input, 'target'),
       signs: signsOf(input),
     });
-    return { count, lines: lines.map((line) => expressionText(line, false)) };
+    return { spent: count, lines: lines.map((line) => expressionText(line, false)) };
   },
 
   under: (input) => {
@@ -144,15 +144,15 @@ function wholeOf(input: Document, name: string): number {
   return Number.isInteger(value) ? value : failField(name, 'a whole number');
 }
 
-function numbersOf(input: Document): number[] {
-  const numbers = listOf(input, 'numbers').map((one, at) =>
+function numbersOf(input: Document, field = 'numbers'): number[] {
+  const numbers = listOf(input, field).map((one, at) =>
     typeof one === 'number' && Number.isInteger(one) && one >= 0 && one <= 9999
       ? one
-      : failField(`numbers[${at}]`, 'a whole number from 0 to 9999'),
+      : failField(`${field}[${at}]`, 'a whole number from 0 to 9999'),
   );
   return numbers.length >= 1 && numbers.length <= mostNumbers
     ? numbers
-    : failField('numbers', `a list of 1 to ${mostNumbers} numbers`);
+    : failField(field, `a list of 1 to ${mostNumbers} numbers`);
 }
 
 function signsOf(input: Document): readonly Sign[] {
