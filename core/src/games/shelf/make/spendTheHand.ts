@@ -76,7 +76,7 @@ export const spendTheHand: Game<SpendRules, SpendState> = {
       target === null ? { kind: 'roll', dice: play.rules.dice } : { kind: 'none', next: 'line' },
     opened: (_play, _state, roll) => {
       const target = roll.reduce((sum, one) => sum + one, 0);
-      return { target, says: say('spendFor', { target }), next: 'line' };
+      return { target, says: say('theRoll', { roll }), next: 'line' };
     },
     line: (play, state) => ({
       says: say('spendFor', { target: state.target ?? 0 }),
