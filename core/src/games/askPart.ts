@@ -1,5 +1,5 @@
 import { skillItem } from '../facts/item.ts';
-import { compareFractions, fraction } from '../numbers/fraction.ts';
+import { compareFractions, fraction, greatestCommonDivisor } from '../numbers/fraction.ts';
 import type { Asked, Part } from './game.ts';
 import { say } from './tell/sentence.ts';
 
@@ -15,10 +15,8 @@ export const askPartName = (seat: number, part: Part): Asked => ({
 });
 
 /** The least number that both bottoms go into. */
-export function commonBottom(parts: readonly Part[]): number {
-  const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
-  return parts.reduce((common, { bottom }) => (common / gcd(common, bottom)) * bottom, 1);
-}
+export const commonBottom = (parts: readonly Part[]): number =>
+  parts.reduce((common, { bottom }) => (common / greatestCommonDivisor(common, bottom)) * bottom, 1);
 
 /** Which of some parts of a whole is the largest, or the smallest; told over a bottom that all of them share. */
 export function askLargerPart(seat: number, parts: readonly Part[], smaller: boolean): Asked {

@@ -124,14 +124,11 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
   };
 
   /** What was compared, drawn until the next cards are turned: before, it would tell. */
-  const partsOf = ({ rules }: P, { compared, turned }: CompareState) =>
-    game.asParts && compared && turned.flat().length === 0
-      ? {
-          parts: compared
-            .filter(({ length }) => length > 0)
-            .map((cards) => (game.asParts as NonNullable<typeof game.asParts>)(rules, cards)),
-        }
-      : {};
+  const partsOf = ({ rules }: P, { compared, turned }: CompareState) => {
+    const { asParts } = game;
+    if (!asParts || !compared || turned.flat().length > 0) return {};
+    return { parts: compared.filter(({ length }) => length > 0).map((cards) => asParts(rules, cards)) };
+  };
 
   return {
     materials: ({ recipe }) => ({ pack: recipe, dice: [], others: [] }),

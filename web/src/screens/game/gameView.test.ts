@@ -1,11 +1,15 @@
 import { createRandom, type GamePlan } from '@veldrift/core';
 import { say, tell, games, legalMoves, modelMove, openPlan, playMove } from '@veldrift/core/games';
+import { seatOfTotal } from './Totals.tsx';
 import { describe, expect, it } from 'vitest';
 import {
   choiceAtCard,
   choiceAtSquare,
+  claimSeats,
   listedChoices,
   mayPick,
+  seatsBySide,
+  turnOf,
   viewOf,
   isReadOut,
   isTheirs,
@@ -32,6 +36,43 @@ describe('a card to be picked up', () => {
     expect(mayPick(need, { seat: 1 }, card)).toBe(false);
     expect(mayPick(need, { seat: 0 }, { ...card, rank: null, worth: null })).toBe(false);
     expect(mayPick({ kind: 'go', says: say('pass') }, { seat: 0 }, card)).toBe(false);
+  });
+});
+
+describe('the children\u2019s places', () => {
+  const asked = {
+    item: { kind: 'fact', key: '7x8' },
+    shown: '7 \u00d7 8',
+    answer: '56',
+    whole: '7 \u00d7 8 = 56',
+  } as const;
+  const claim = { kind: 'claim', seats: [0, 1, 2], asked, says: say('whoFirst') } as const;
+  it('are shared out to two ends, the nearer with one more', () => {
+    expect(seatsBySide([0, 1])).toEqual([[0], [1]]);
+    expect(seatsBySide([0, 1, 2])).toEqual([[0, 1], [2]]);
+    expect(seatsBySide([0, 1, 2, 3])).toEqual([
+      [0, 1],
+      [2, 3],
+    ]);
+  });
+  it('are touched in a race: by all who race but the app; on a device of one\u2019s own by its seat alone', () => {
+    expect(claimSeats({ need: claim, seat: null, app: null })).toEqual([0, 1, 2]);
+    expect(claimSeats({ need: claim, seat: null, app: 1 })).toEqual([0, 2]);
+    expect(claimSeats({ need: claim, seat: 2, app: 1 })).toEqual([2]);
+    expect(claimSeats({ need: { ...claim, seats: [0, 1] }, seat: 2, app: null })).toEqual([]);
+    expect(claimSeats({ need: { kind: 'go', says: say('turnCards') }, seat: null, app: null })).toEqual([]);
+  });
+  it('tell whose turn it is, and nobody\u2019s while all race', () => {
+    expect(turnOf({ kind: 'say', asked: { ...asked, seat: 2 }, says: say('pass') })).toBe(2);
+    expect(turnOf({ kind: 'choose', seat: 1, says: say('pass'), choices: [] })).toBe(1);
+    expect(turnOf(claim)).toBeNull();
+  });
+  it('have the total that is of their seat, whatever it counts; the pack\u2019s own and what all share are of none', () => {
+    expect(seatOfTotal({ name: say('seat', { seat: 1 }) })).toBe(1);
+    expect(seatOfTotal({ name: say('sparesOf', { seat: 0 }) })).toBe(0);
+    expect(seatOfTotal({ name: say('hand', { hand: 0, seats: 1 }) })).toBe(0);
+    expect(seatOfTotal({ name: say('hand', { hand: 1, seats: 1 }) })).toBeNull();
+    expect(seatOfTotal({ name: say('together') })).toBeNull();
   });
 });
 
