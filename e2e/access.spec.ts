@@ -208,9 +208,10 @@ test('a name that is written from the right stands for itself: what follows it f
   await page.getByRole('button', { name: 'End' }).click();
   await expect(page).toHaveURL(new RegExp(`/review/${playId}`));
   await expect(page.getByRole('heading', { name: /Facts met|Outweigh/ }).first()).toBeVisible();
-  const there = [...(await follows(':')), ...(await follows('\u2019'))];
-  expect(there.length).toBeGreaterThan(0);
-  expect(there.every(Boolean)).toBe(true);
+  // The review comes once what was played is fetched.
+  const there = async () => [...(await follows(':')), ...(await follows('\u2019'))];
+  await expect.poll(async () => (await there()).length).toBeGreaterThan(0);
+  expect((await there()).every(Boolean)).toBe(true);
   await deletePupil(page, pupil);
 });
 
