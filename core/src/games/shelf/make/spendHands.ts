@@ -40,6 +40,15 @@ export function askOf(play: P, { hands, target, turn }: SpendState) {
   return { numbers, target: target ?? 0, signs, least: 1, most } satisfies LineAsk;
 }
 
+/**
+ * Whose hands lie there: of two all; of more, while a line is made, that of the seat at turn, and on a screen of one's own one's own.
+ * Twenty cards beside a line leave neither any room on a tablet.
+ */
+export const seatsShown = (play: P, { stage, turn }: SpendState, from: number | undefined): number[] =>
+  [...Array(play.seats).keys()].filter(
+    (seat) => play.seats < 3 || stage !== 'line' || seat === turn || seat === from,
+  );
+
 /** The hand made up again, and the next to roll; the pack is out where it cannot be. */
 export function nextHand(play: P, state: SpendState) {
   const hand = state.hands[state.turn] ?? [];

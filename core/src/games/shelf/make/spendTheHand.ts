@@ -15,6 +15,7 @@ import {
   cardOf,
   changedHands,
   nextHand,
+  seatsShown,
   type SpendLies,
   type SpendRules,
   type SpendState,
@@ -114,12 +115,12 @@ export const spendTheHand: Game<SpendRules, SpendState> = {
       return { hands, pile, gaveUp, laid, says: state.says, next: state.stage === 'line' ? 'line' : 'again' };
     },
   }),
-  scene: (play, state) => ({
+  scene: (play, state, from) => ({
     ...emptyScene,
-    rows: state.hands.map((hand, seat) => ({
+    rows: seatsShown(play, state, from).map((seat) => ({
       name: say('handOf', { seat }),
       seat,
-      cards: hand.map((id) => cardOf(play, id)),
+      cards: (state.hands[seat] ?? []).map((id) => cardOf(play, id)),
     })),
     totals: state.spent.map((ids, seat) => ({ name: say('seat', { seat }), value: ids.length, pile: true })),
     target: state.target,
