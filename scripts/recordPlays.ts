@@ -57,6 +57,6 @@ const deals = drillsToRecord().map(({ name, plan, child }) => {
 writeFileSync(dealsFile, `{\n${deals.join(',\n')}\n}\n`);
 for (const name of differ)
   process.stdout.write(
-    `${name} goes another way than recorded: raise the version of its game, or mend it.\n`,
+    `${name} goes another way than recorded: raise the version of its game, or mend it (drills: docs/decisions/0030).\n`,
   );
 process.exitCode = differ.length > 0 ? 1 : 0;

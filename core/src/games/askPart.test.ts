@@ -2,6 +2,9 @@ import fc from 'fast-check';
 import { compare, fraction, lcm } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { askLargerPart, askPartName, commonBottom, partsDrawn } from './askPart.ts';
+import { findGame, type AnyGame } from './catalogue.ts';
+import type { Move } from './game.ts';
+import { needOf, playMove } from './playGame.ts';
 import { written } from './tell/sentence.ts';
 
 const part = fc.record({ top: fc.integer({ min: 1, max: 13 }), bottom: fc.integer({ min: 1, max: 13 }) });
@@ -75,3 +78,28 @@ describe('which part is larger', () => {
     expect(() => askLargerPart(0, [], false)).toThrow('nothing to compare');
   });
 });
+
+it('a seat that leaves while the largest is asked is asked about no more; the bars keep the seats of the others', () => {
+  const game = findGame('part-of-whole') as AnyGame;
+  const play = { rules: game.steps[0]?.rules, seats: 3, against: true, seed: 4 };
+  let state = game.setUp(play);
+  const move = (one: Move) => (state = playMove(game, play, state, one));
+  const answer = () => {
+    const need = needOf(game, play, state);
+    if (need.kind !== 'say') throw new Error('Nothing is asked.');
+    return move({ kind: 'said', seat: need.asked.seat, right: true });
+  };
+  move({ kind: 'go' });
+  for (let seat = 0; seat < 3; seat += 1) answer();
+  const asked = () => {
+    const need = needOf(game, play, state);
+    return need.kind === 'say' ? numbersIn(written(need.asked.shown)) : [];
+  };
+  expect(asked()).toHaveLength(6);
+  move({ kind: 'leave', seat: 0 });
+  expect(asked()).toHaveLength(4);
+  answer();
+  expect(game.scene(play, state).parts?.map(({ seat }) => seat)).toEqual([1, 2]);
+});
+
+const numbersIn = (text: string) => text.match(/\d+/g) ?? [];

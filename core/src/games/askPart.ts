@@ -14,7 +14,7 @@ export const askPartName = (seat: number, part: Part): Asked => ({
   whole: say('partIs', { shown: partText(part), ...part }),
 });
 
-/** The least number that both bottoms go into. */
+/** The least number that all bottoms go into. */
 export const commonBottom = (parts: readonly Part[]): number =>
   parts.reduce((common, { bottom }) => (common / greatestCommonDivisor(common, bottom)) * bottom, 1);
 

@@ -234,7 +234,7 @@ export interface Part {
 
 export interface Scene {
   /** Parts of wholes to be compared by eye, one below the other. */
-  readonly parts?: readonly Part[];
+  readonly parts?: readonly (Part & { readonly seat: number | null })[];
   readonly rows: readonly SceneRow[];
   readonly dice: readonly number[];
   readonly board: SceneBoard | null;

@@ -48,7 +48,7 @@ export function mostSpent({ numbers, target, signs, most = numbers.length }: Spe
     lines.push(maker.line(now.first, target));
     left ^= now.first;
   }
-  return { lines, count: lines.length === 0 ? 0 : (best.get((1 << numbers.length) - 1)?.count ?? 0) };
+  return { lines, count: best.get((1 << numbers.length) - 1)?.count ?? 0 };
 }
 
 /** Choices of up to so many numbers are worked out whole; larger ones only as far as a target asks. */
@@ -81,7 +81,7 @@ function openMaker(numbers: readonly number[], allowed: readonly Sign[]) {
 
   /** How a choice makes a value; undefined: proved that it does not. */
   const madeOf = (choice: Choice, value: number): Made | undefined => {
-    if (sizeOf(choice) <= workedOut) return tableOf(choice).get(value);
+    if (sizeOf(choice) <= workedOut || tables.has(choice)) return tableOf(choice).get(value);
     const before = asked.get(choice) ?? new Map<number, Made | undefined>();
     asked.set(choice, before);
     if (before.has(value)) return before.get(value);
@@ -111,25 +111,12 @@ function openMaker(numbers: readonly number[], allowed: readonly Sign[]) {
     return undefined;
   };
 
-  /** Something that a choice makes, above 0 where it has to be. */
+  /** Something that a choice makes, above 0 where it has to be: the sum, where there is one; else looked for in all it makes. */
   const anyOf = (choice: Choice, aboveNought: boolean): number | undefined => {
     const fits = (value: number) => value > 0 || !aboveNought;
-    if (sizeOf(choice) <= workedOut) return [...tableOf(choice).keys()].find(fits);
-    const last = 1 << lastOf(choice);
-    const b = numbers[lastOf(choice)] as number;
-    for (const needsMore of [false, true]) {
-      const a = anyOf(choice ^ last, needsMore);
-      if (a === undefined) continue;
-      for (const sign of allowed)
-        for (const [x, y] of [
-          [a, b],
-          [b, a],
-        ] as const) {
-          const value = stepValue(sign, x, y);
-          if (value !== undefined && fits(value) && madeOf(choice, value) !== undefined) return value;
-        }
-    }
-    return undefined;
+    if (sizeOf(choice) <= workedOut || !allowed.includes('+')) return [...tableOf(choice).keys()].find(fits);
+    const sum = numbers.reduce((all, one, at) => ((choice >> at) & 1 ? all + one : all), 0);
+    return fits(sum) ? sum : undefined;
   };
 
   const line = (choice: Choice, value: number): Expression => {

@@ -124,10 +124,14 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
   };
 
   /** What was compared, drawn until the next cards are turned: before, it would tell. */
-  const partsOf = ({ rules }: P, { compared, turned }: CompareState) => {
+  const partsOf = ({ rules, seats }: P, { compared, turned }: CompareState) => {
     const { asParts } = game;
     if (!asParts || !compared || turned.flat().length > 0) return {};
-    return { parts: compared.filter(({ length }) => length > 0).map((cards) => asParts(rules, cards)) };
+    // Of a seat that has left nothing was compared.
+    const parts = compared.flatMap((cards, hand) =>
+      cards.length > 0 ? [{ ...asParts(rules, cards), seat: hand < seats ? hand : null }] : [],
+    );
+    return { parts };
   };
 
   return {
@@ -168,6 +172,8 @@ export function compare<R extends CompareRules>(game: CompareGame<R>): Body<R> {
         const step = { ...gone, says: state.says };
         if (seatsIn(play, state).length === 1)
           return { ...step, toSay: [], next: { over: say('oneSeatLeft') } };
+        // Which is largest is asked anew, without its cards.
+        if (state.comparing) return goOn(play, { ...state, ...gone }, { ...step, comparing: false });
         if (state.asking?.asked.seat === seat) return goOn(play, { ...state, ...gone }, step);
         return { ...step, next: state.stage === 'open' ? 'again' : 'stay' };
       },

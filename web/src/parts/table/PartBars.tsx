@@ -4,7 +4,11 @@ const whole = { height: 34, gap: 8, row: 52, side: 4 } as const;
 const across = 560;
 
 /** Parts of wholes below one another, each cut by its own bottom, with the cuts of the bottom that all of them share. */
-export function PartBars({ parts }: { readonly parts: readonly Part[] }) {
+export function PartBars({
+  parts,
+}: {
+  readonly parts: readonly (Part & { readonly seat: number | null })[];
+}) {
   const { wholes, bottom, shaded } = partsDrawn(parts);
   const width = (across - (wholes - 1) * whole.gap) / wholes;
   return (
@@ -29,7 +33,7 @@ export function PartBars({ parts }: { readonly parts: readonly Part[] }) {
                 y={top}
                 width={width * filled}
                 height={whole.height}
-                className={`part-of seat-${row}`}
+                className={`part-of seat-${part.seat ?? 1}`}
               />
               {cuts(bottom).map((at) => (
                 <path

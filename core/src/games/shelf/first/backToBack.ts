@@ -62,11 +62,10 @@ export const backToBack: Game<BackRules, TurnState & BackLies> = {
       const lies = { pile: pile.slice(2), gone: [...gone, ...shown], shown: pile.slice(0, 2) };
       return { ...lies, says: say('turned'), next: { ask: [askOwn(play, lies.shown, turn)] } };
     },
-    said: (_play, { points, pile, turn }, { by, asked: { whole } }) => ({
+    said: (_play, { points, pile }, { by, asked: { whole } }) => ({
       points: points.map((one, seat) => (seat === by ? one + 1 : one)),
       says: say('whole', { whole }),
       next: pile.length < 2 ? { over: say('packOut') } : 'pass',
-      turn,
     }),
   }),
   scene: (play, state) => ({
