@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import type { OwnPathway } from '@veldrift/core';
 import { pupilsOf, type PupilList } from '@veldrift/wire';
 import { addPupil, deletePupil, expectNoSideways, expectNoViolations, house, signIn } from './house.ts';
 
@@ -123,6 +124,48 @@ test('a pathway is copied, reordered by keyboard, split, joined, and a pupil goe
   await page.getByRole('button', { name: 'Take this pathway away' }).click();
   await expect(page.getByRole('heading', { name: 'The Lantern Room' })).toBeVisible();
   await expect(page.getByText(name)).toBeHidden();
+});
+
+test('what another window changes of a pathway is shown, and what is typed or said here stays', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto(`${house().base}/room/pathways`);
+  await page.getByRole('button', { name: 'Make a copy to change' }).click();
+  await expect(page.getByLabel('Name of the pathway')).toBeVisible();
+  const id = page.url().split('/').at(-1) as string;
+  const pupil = await addPupil(page, { pathwayId: id, setId: `${id}/mul/squares` });
+  const listed = async () =>
+    (await (await page.request.get(`${house().base}/api/pathways`)).json()) as OwnPathway[];
+  // The other window: the set under a new name. This one hears of it as it does when one comes back to it.
+  const renamed = async (name: string) => {
+    const own = (await listed()).find((one) => one.id === id) as OwnPathway;
+    const mul = own.sets.mul.map((set) => (set.slug === 'squares' ? { ...set, name } : set));
+    const put = await page.request.put(`${house().base}/api/pathways/${id}`, {
+      data: { ...own, sets: { ...own.sets, mul } },
+    });
+    expect(put.status()).toBe(200);
+    const heard = page.waitForResponse((response) => response.url().endsWith('/api/pathways'));
+    await page.evaluate(() => window.dispatchEvent(new Event('visibilitychange')));
+    await heard;
+  };
+  await page.goto(`${house().base}/pupils`);
+  await page.getByLabel('Find a pupil').fill(pupil.name);
+  await expect(page.getByRole('row', { name: pupil.name })).toContainText('squares');
+  await renamed('numbers times themselves');
+  await expect(page.getByRole('row', { name: pupil.name })).toContainText('numbers times themselves');
+  await expect(page.getByLabel('Find a pupil')).toHaveValue(pupil.name);
+
+  await page.goto(`${house().base}/room/pathways/${id}`);
+  await page.getByRole('button', { name: 'Take this pathway away' }).click();
+  const refusal = page.getByText(`${pupil.name} are on this pathway.`);
+  await expect(refusal).toBeVisible();
+  await page.getByLabel('Name of the pathway').fill('Typed and not kept');
+  await renamed('squares again');
+  await expect(refusal).toBeVisible();
+  await expect(page.getByLabel('Name of the pathway')).toHaveValue('Typed and not kept');
+  await deletePupil(page, pupil);
+  await page.request.delete(`${house().base}/api/pathways/${id}`, { data: {} });
 });
 
 test('a break of the partition is shown, and mended', async ({ page }) => {

@@ -87,59 +87,7 @@ export function App() {
         >
           <BrowserRouter>
             <PageArrival />
-            <Routes>
-              <Route path="/sign-in" element={<SignInOrFirst />} />
-              <Route path="/first-room" element={<FirstRoom />} />
-              <Route
-                path="/door"
-                element={
-                  <PageTrouble at="/door">
-                    <Suspense fallback={null}>
-                      <Door />
-                    </Suspense>
-                  </PageTrouble>
-                }
-              />
-              <Route
-                path="/child"
-                element={
-                  <PageTrouble at="/child">
-                    <Suspense fallback={null}>
-                      <ChildSide />
-                    </Suspense>
-                  </PageTrouble>
-                }
-              />
-              <Route element={<SignedIn />}>
-                <Route path="/table/:playId" element={<Table />} />
-                <Route path="/loose/:playId" element={<LooseTable />} />
-                <Route path="/calibrate/keypad/:pupilId" element={<KeypadCalibration />} />
-                <Route path="/calibrate/naming/:pupilId" element={<NamingCalibration />} />
-                <Route path="/calibrate/judging" element={<JudgingCalibration />} />
-                <Route path="/calibrate/voice" element={<VoiceCalibration />} />
-                <Route element={<Framed />}>
-                  <Route index element={<Today />} />
-                  <Route path="/pupils" element={<Pupils />} />
-                  <Route path="/pupils/new" element={<NewPupil />} />
-                  <Route path="/pupils/:pupilId" element={<PupilPage />} />
-                  <Route path="/pupils/:pupilId/edit" element={<EditPupil />} />
-                  <Route path="/table/new/:pupilId" element={<StartVisit />} />
-                  <Route path="/review/:playId" element={<Review />} />
-                  <Route path="/pupils/:pupilId/policy" element={<PupilPolicy />} />
-                  <Route path="/room" element={<RoomPolicy />} />
-                  <Route path="/room/people" element={<People />} />
-                  <Route path="/room/pathways" element={<Pathways />} />
-                  <Route path="/room/pathways/:pathwayId" element={<PathwayEditor />} />
-                  <Route path="/shelf" element={<Shelf />} />
-                  <Route path="/shelf/:gameId" element={<GamePage />} />
-                  <Route path="/checker" element={<NumberChecker />} />
-                  <Route path="/settings" element={<Settings />} />
-                  {/* For whoever draws: in no menu. */}
-                  <Route path="/materials" element={<Materials />} />
-                  <Route path="*" element={<p>There is nothing at this address.</p>} />
-                </Route>
-              </Route>
-            </Routes>
+            <Screens />
           </BrowserRouter>
         </SnackbarProvider>
       </PersistQueryClientProvider>
@@ -147,14 +95,70 @@ export function App() {
   );
 }
 
-/**
- * The framed screens are made anew when the room's pathways change. On a device that knows none yet they wait for them: a page
- * made anew while it is used closes what was opened on it.
- */
+/** Every address. When the room's pathways change all of it is drawn again, and what is open or typed on it stays. */
+function Screens() {
+  useBookVersion();
+  return (
+    <Routes>
+      <Route path="/sign-in" element={<SignInOrFirst />} />
+      <Route path="/first-room" element={<FirstRoom />} />
+      <Route
+        path="/door"
+        element={
+          <PageTrouble at="/door">
+            <Suspense fallback={null}>
+              <Door />
+            </Suspense>
+          </PageTrouble>
+        }
+      />
+      <Route
+        path="/child"
+        element={
+          <PageTrouble at="/child">
+            <Suspense fallback={null}>
+              <ChildSide />
+            </Suspense>
+          </PageTrouble>
+        }
+      />
+      <Route element={<SignedIn />}>
+        <Route path="/table/:playId" element={<Table />} />
+        <Route path="/loose/:playId" element={<LooseTable />} />
+        <Route path="/calibrate/keypad/:pupilId" element={<KeypadCalibration />} />
+        <Route path="/calibrate/naming/:pupilId" element={<NamingCalibration />} />
+        <Route path="/calibrate/judging" element={<JudgingCalibration />} />
+        <Route path="/calibrate/voice" element={<VoiceCalibration />} />
+        <Route element={<Framed />}>
+          <Route index element={<Today />} />
+          <Route path="/pupils" element={<Pupils />} />
+          <Route path="/pupils/new" element={<NewPupil />} />
+          <Route path="/pupils/:pupilId" element={<PupilPage />} />
+          <Route path="/pupils/:pupilId/edit" element={<EditPupil />} />
+          <Route path="/table/new/:pupilId" element={<StartVisit />} />
+          <Route path="/review/:playId" element={<Review />} />
+          <Route path="/pupils/:pupilId/policy" element={<PupilPolicy />} />
+          <Route path="/room" element={<RoomPolicy />} />
+          <Route path="/room/people" element={<People />} />
+          <Route path="/room/pathways" element={<Pathways />} />
+          <Route path="/room/pathways/:pathwayId" element={<PathwayEditor />} />
+          <Route path="/shelf" element={<Shelf />} />
+          <Route path="/shelf/:gameId" element={<GamePage />} />
+          <Route path="/checker" element={<NumberChecker />} />
+          <Route path="/settings" element={<Settings />} />
+          {/* For whoever draws: in no menu. */}
+          <Route path="/materials" element={<Materials />} />
+          <Route path="*" element={<p>There is nothing at this address.</p>} />
+        </Route>
+      </Route>
+    </Routes>
+  );
+}
+
+/** The framed screens; on a device that knows no pathways yet they wait for them. */
 function Framed() {
-  const version = useBookVersion();
   const { data, error } = useQuery(pathwaysQuery);
-  return <Shell>{data || error ? <Outlet key={version} /> : <Loading what="this page" />}</Shell>;
+  return <Shell>{data || error ? <Outlet /> : <Loading what="this page" />}</Shell>;
 }
 
 /** Sign in, or make the first room where there is none yet. */

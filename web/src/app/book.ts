@@ -10,7 +10,8 @@ import { useSyncExternalStore } from 'react';
 
 /**
  * The pathways of the room that is signed in: those that ship and its own, as last fetched. A page holds one room at a time, so
- * there is one book; screens below `useBookVersion` are made anew when it changes.
+ * there is one book; everything below `useBookVersion` is drawn again when it changes, and what is remembered by `useMemo` takes
+ * the version among what it depends on.
  */
 let book: PathwayBook = makeBook([]);
 let known = '[]';

@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import { useQuery } from '@tanstack/react-query';
 import { isRecalled, operationNames } from '@veldrift/core';
-import { findSet } from '../app/book.ts';
+import { findSet, useBookVersion } from '../app/book.ts';
 import type { Pupil } from '@veldrift/wire';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -91,9 +91,11 @@ export function Pupils() {
   useEffect(() => {
     if (ready && finding) box.current?.focus();
   }, [ready, finding, location.key]);
+  const book = useBookVersion();
   const rows = useMemo(
     () => (data ?? []).map((pupil) => rowOf(pupil, duesOf(pupil, now, me.timeZone))),
-    [data, me.timeZone, now],
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- names of sets come from the book
+    [data, me.timeZone, now, book],
   );
   const found = useMemo(() => rows.filter((row) => matches(row, search)), [rows, search]);
   if (!data)

@@ -16,7 +16,7 @@ import {
   type Growth,
   type TrendPoint,
 } from '@veldrift/core';
-import { findSet } from '../../app/book.ts';
+import { findSet, useBookVersion } from '../../app/book.ts';
 import { policyOf, type PupilPage, type RatedCheck } from '@veldrift/wire';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -46,12 +46,14 @@ export function Rates({ page }: { readonly page: PupilPage }) {
       })),
     [checks, capture],
   );
+  const book = useBookVersion();
   const moves = useMemo(
     () =>
       page.decisions
         .filter((one) => one.toSetId !== one.setId && one.about !== 'retention')
         .map((one) => ({ at: one.at, name: findSet(one.toSetId)?.name ?? '' })),
-    [page.decisions],
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- names of sets come from the book
+    [page.decisions, book],
   );
   const policy = policyOf(page.pupil);
   const aim = aimPerMinute(page.proposal.ceiling, policy.aimPerMinute);
