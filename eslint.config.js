@@ -79,7 +79,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['*.config.{js,ts}', '**/*.config.ts', 'e2e/globalSetup.ts'],
+    files: ['*.config.{js,ts}', '**/*.config.ts', 'e2e/globalSetup.ts', 'e2e/pageReporter.ts'],
     rules: { 'no-restricted-exports': 'off' },
   },
   { files: ['**/*.test.ts', 'e2e/**'], rules: { 'max-lines': 'off' } },

@@ -47,8 +47,8 @@ export default defineConfig({
   fullyParallel: false,
   forbidOnly: process.env.CI !== undefined,
   reporter: process.env.VELDRIFT_JSON
-    ? [['list'], ['json', { outputFile: process.env.VELDRIFT_JSON }]]
-    : 'list',
+    ? [['list'], ['./pageReporter.ts'], ['json', { outputFile: process.env.VELDRIFT_JSON }]]
+    : [['list'], ['./pageReporter.ts']],
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: chromium,
