@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { answerOf, parseFactKey } from '@veldrift/core';
 import type { PupilInput } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
@@ -31,7 +31,10 @@ async function goInside(page: Page, path: string): Promise<void> {
 export const childrenType = 'The children type what they say';
 
 interface Begins {
-  /** From one table to the next, without loading the application anew. */
+  /**
+   * From one table to the next, without loading the application anew, nor waiting until lists have unfolded and folded: for laying
+   * hundreds of tables. That a hand can do it is looked at where a game is begun as a tutor begins one.
+   */
   readonly next?: boolean;
   readonly step?: RegExp;
   /** Seat 2: another pupil's name; the grown-up sits there when left out; null: nobody. */
@@ -50,27 +53,25 @@ export async function beginGame(
   pupil: PupilInput,
   { next = false, step, second, others = [], where, flips = [], roles = [] }: Begins = {},
 ): Promise<string> {
+  const pressIt = (one: Locator) => (next ? one.dispatchEvent('click') : one.click());
+  const chooseOf = async (label: string, option: RegExp | string) => {
+    const list = page.getByLabel(label);
+    await (next ? list.dispatchEvent('mousedown', { button: 0 }) : list.click());
+    await pressIt(page.getByRole('option', { name: option }).first());
+  };
   const sheet = `/shelf/${game}?pupil=${pupil.id}`;
   if (next && page.url().includes('/table/')) await goInside(page, sheet);
   else await page.goto(`${house().base}${sheet}`);
-  if (step) await page.getByRole('button', { name: step }).first().click();
-  const takeSeat = async (seat: number, name: string | null) => {
-    await page.getByLabel(`Seat ${seat}`).click();
-    await page
-      .getByRole('option', { name: name === null ? 'nobody' : new RegExp(`^${name}`) })
-      .first()
-      .click();
-  };
+  if (step) await pressIt(page.getByRole('button', { name: step }).first());
+  const takeSeat = (seat: number, name: string | null) =>
+    chooseOf(`Seat ${seat}`, name === null ? 'nobody' : new RegExp(`^${name}`));
   if (second !== undefined) await takeSeat(2, second);
   for (const [nth, name] of others.entries()) await takeSeat(3 + nth, name);
-  if (where) {
-    await page.getByLabel('Where').click();
-    await page.getByRole('option', { name: where }).click();
-  }
-  for (const flip of flips) await page.getByLabel(flip).click();
-  for (const role of roles) await page.getByRole('button', { name: role }).click();
-  await page.getByRole('button', { name: 'To the table' }).click();
-  await page.getByRole('button', { name: 'Begin' }).click();
+  if (where) await chooseOf('Where', where);
+  for (const flip of flips) await pressIt(page.getByLabel(flip));
+  for (const role of roles) await pressIt(page.getByRole('button', { name: role }));
+  await pressIt(page.getByRole('button', { name: 'To the table' }));
+  await pressIt(page.getByRole('button', { name: 'Begin' }));
   await expect(page.locator('[data-status="playing"]')).toBeVisible();
   return page.url().split('/').at(-1) as string;
 }
