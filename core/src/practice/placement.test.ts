@@ -5,10 +5,13 @@ import { operations } from '../facts/operation.ts';
 import { pathways } from '../facts/pathway.ts';
 import { answerClasses } from '../recall/answerClass.ts';
 import {
+  beginPlacement,
   mostPlacementPrompts,
+  placeAnswer,
   readPlacement,
   type PlacementAnswer,
   type PlacementPlan,
+  type PlacementReading,
 } from './placement.ts';
 import { bandOf, placementOdds } from './placementOdds.ts';
 import { placementResult } from './placementResult.ts';
@@ -22,14 +25,18 @@ const plan = (sets: PlacementPlan['sets'], seed = 1, startAt = 0): PlacementPlan
   timed: true,
 });
 
-/** Answers a placement by a rule until it is over. */
+/** Answers a placement by a rule until it is over: what was answered, what stood before each answer, and what stands at the end. */
 function play(given: PlacementPlan, answer: (set: number, at: number) => PlacementAnswer['class']) {
   const answers: PlacementAnswer[] = [];
-  for (;;) {
-    const reading = readPlacement(given, answers);
-    if (!reading.next) return { reading, answers };
-    answers.push({ fact: reading.next.fact, class: answer(reading.next.set, answers.length) });
+  const before: PlacementReading[] = [];
+  let reading = beginPlacement(given);
+  while (reading.next) {
+    const one = { fact: reading.next.fact, class: answer(reading.next.set, answers.length) };
+    answers.push(one);
+    before.push(reading);
+    reading = placeAnswer(given, reading, one);
   }
+  return { reading, answers, before };
 }
 
 describe('placement', () => {
@@ -74,8 +81,8 @@ describe('placement', () => {
         fc.array(fc.constantFrom(...answerClasses), { minLength: 50, maxLength: 50 }),
         (sets, seed, list) => {
           const given = { ...plan(sets, seed), opens: true, warmsUp: true };
-          const { answers, reading } = play(given, (_, at) => list[at] ?? 'missed');
-          const warmUps = answers.filter((_, at) => readPlacement(given, answers.slice(0, at)).next?.opening);
+          const { answers, before, reading } = play(given, (_, at) => list[at] ?? 'missed');
+          const warmUps = answers.filter((_, at) => before[at]?.next?.opening);
           // One that gave no time is made up for, twice.
           const timed = list.map((one) => one !== 'missed' && one !== 'right');
           const sixth = timed.findIndex((_, at) => timed.slice(0, at + 1).filter(Boolean).length === 6) + 1;
@@ -86,12 +93,10 @@ describe('placement', () => {
           expect(after.tallies.every((one) => one.recalled + one.short === 0)).toBe(true);
           expect(placementResult(given, after)).toBeUndefined();
           // From there on it is the placement that it is without them.
-          const plainly = { ...plan(sets, seed) };
           const rest = answers.slice(warmUps.length);
           expect(rest.length).toBeLessThanOrEqual(mostPlacementPrompts);
-          rest.forEach((one, at) =>
-            expect(readPlacement(plainly, rest.slice(0, at)).next?.fact).toBe(one.fact),
-          );
+          const plainly = play(plan(sets, seed), (_, at) => rest[at]?.class ?? 'missed');
+          expect(plainly.answers).toEqual(rest);
           expect(reading.next).toBeUndefined();
         },
       ),
@@ -142,18 +147,16 @@ describe('placement', () => {
         fc.nat(),
         fc.array(fc.constantFrom(...answerClasses), { minLength: 40, maxLength: 40 }),
         (sets, seed, list) => {
-          const { answers, reading } = play(plan(sets, seed), (_, at) => list[at] ?? 'missed');
+          const { answers, before, reading } = play(plan(sets, seed), (_, at) => list[at] ?? 'missed');
           expect(answers.length).toBeLessThanOrEqual(mostPlacementPrompts);
           expect(reading.next).toBeUndefined();
           const asked = answers.slice(0, -1).map((one) => one.fact);
           expect(new Set(asked).size).toBe(asked.length);
-          const before = readPlacement(plan(sets, seed), answers.slice(0, -1));
-          expect(before.next?.closing).toBe(true);
+          const last = before.at(-1)?.next;
+          expect(last?.closing).toBe(true);
           const recalled = answers.slice(0, -2).some((one) => one.class === 'recalled');
           if (recalled)
-            expect(answers.slice(0, -2).find((one) => one.fact === before.next?.fact)?.class).toBe(
-              'recalled',
-            );
+            expect(answers.slice(0, -2).find((one) => one.fact === last?.fact)?.class).toBe('recalled');
         },
       ),
       { numRuns: 60 },
@@ -163,13 +166,9 @@ describe('placement', () => {
   it('asks facts of the set it says, from what the set introduces', () => {
     fc.assert(
       fc.property(someList, fc.nat(), fc.nat(12), (sets, seed, edge) => {
-        const given = plan(sets, seed);
-        const answers: PlacementAnswer[] = [];
-        for (let reading = readPlacement(given, []); reading.next; reading = readPlacement(given, answers)) {
-          const key = unorderedKey(parseFactKey(reading.next.fact));
-          expect(sets[reading.next.set]?.introduces).toContain(key);
-          answers.push({ fact: reading.next.fact, class: reading.next.set < edge ? 'recalled' : 'missed' });
-        }
+        const { before } = play(plan(sets, seed), (set) => (set < edge ? 'recalled' : 'missed'));
+        for (const { next } of before)
+          expect(sets[next?.set ?? -1]?.introduces).toContain(unorderedKey(parseFactKey(next?.fact ?? '')));
       }),
       { numRuns: 40 },
     );
@@ -206,6 +205,27 @@ describe('placement', () => {
     };
     expect(firstSet(['recalled', 'recalled', 'recalled', 'recalled'])).toBe(4);
     expect(firstSet(['recalled', 'missed', 'recalled', 'recalled', 'recalled', 'recalled'])).toBe(6);
+  });
+
+  it('is read anew from its answers as it was while they were given, at each of them', () => {
+    const some = fc.array(fc.constantFrom(...answerClasses), { minLength: 45, maxLength: 45 });
+    fc.assert(
+      fc.property(
+        someList,
+        fc.nat(),
+        some,
+        fc.boolean(),
+        fc.boolean(),
+        (sets, seed, list, opens, warmsUp) => {
+          const given = { ...plan(sets, seed), opens, warmsUp };
+          const { answers, before, reading } = play(given, (_, at) => list[at] ?? 'missed');
+          const at = seed % answers.length;
+          expect(readPlacement(given, answers.slice(0, at))).toEqual(before[at]);
+          expect(readPlacement(given, answers)).toEqual(reading);
+        },
+      ),
+      { numRuns: 30 },
+    );
   });
 
   it('takes no evidence from doubt: another fact is asked in its place', () => {
