@@ -105,7 +105,7 @@ export * from './materials/pips.ts';
 export * from './games/arrayPlaces.ts';
 export * from './games/gameMode.ts';
 export type { GamePlan } from './games/gamePlan.ts';
-export type { Move } from './games/game.ts';
+export type { Move } from './games/move.ts';
 export type { GameTableState, KeptMove, SeatAnswer, SeatSkill, TableSeat } from './games/table/tableSeat.ts';
 export * from './games/sentences.ts';
 export * from './games/stretch.ts';

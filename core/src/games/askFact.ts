@@ -1,7 +1,7 @@
 import { answerOf, factKey, factKeyText, factText, type Fact, type FactKey } from '../facts/fact.ts';
 import { factOr, isOnMap, skillItem, type Item } from '../facts/item.ts';
 import { displaySigns, type Operation } from '../facts/operation.ts';
-import type { Asked } from './game.ts';
+import type { Asked } from './need.ts';
 import { say, type Text } from './tell/sentence.ts';
 
 /**

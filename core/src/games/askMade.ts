@@ -2,7 +2,7 @@ import type { FactKey } from '../facts/fact.ts';
 import { isOnMap, skillItem } from '../facts/item.ts';
 import { allLines } from '../numbers/allLines.ts';
 import { expressionText, type Expression, type Sign } from '../numbers/expression.ts';
-import type { Asked, Claimed } from './game.ts';
+import type { Asked, Claimed } from './need.ts';
 import { say } from './tell/sentence.ts';
 import { factsOfLine } from './evidence.ts';
 

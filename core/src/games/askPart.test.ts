@@ -3,7 +3,7 @@ import { compare, fraction, lcm } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { askLargerPart, askPartName, commonBottom, partsDrawn } from './askPart.ts';
 import { findGame, type AnyGame } from './catalogue.ts';
-import type { Move } from './game.ts';
+import type { Move } from './move.ts';
 import { needOf, playMove } from './playGame.ts';
 import { written } from './tell/sentence.ts';
 

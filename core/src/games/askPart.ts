@@ -1,6 +1,7 @@
 import { skillItem } from '../facts/item.ts';
 import { compareFractions, fraction, greatestCommonDivisor } from '../numbers/fraction.ts';
-import type { Asked, Part } from './game.ts';
+import type { Asked } from './need.ts';
+import type { Part } from '../numbers/part.ts';
 import { say } from './tell/sentence.ts';
 
 const partText = ({ top, bottom }: Part): string => `${top}/${bottom}`;

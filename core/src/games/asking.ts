@@ -1,4 +1,6 @@
-import type { Asked, Asking, GameState, Move, Play } from './game.ts';
+import type { Asking, GameState, Play } from './game.ts';
+import type { Move } from './move.ts';
+import type { Asked } from './need.ts';
 import { nextSeat } from './playGame.ts';
 import { say, type Sentence } from './tell/sentence.ts';
 

@@ -1,5 +1,5 @@
 import { findGame } from './catalogue.ts';
-import type { Move } from './game.ts';
+import type { Move } from './move.ts';
 import { resumePlan, type GamePlan } from './gamePlan.ts';
 import { needOf } from './playGame.ts';
 import { describe, expect, it } from 'vitest';

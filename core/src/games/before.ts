@@ -1,5 +1,7 @@
 import type { AnyGame } from './catalogue.ts';
-import type { GameState, Move, Need, Play } from './game.ts';
+import type { GameState, Play } from './game.ts';
+import type { Move } from './move.ts';
+import type { Need } from './need.ts';
 import { needOf } from './playGame.ts';
 import { layings, type TrueRules } from './shelf/partners/layings.ts';
 import type { TrueState } from './shelf/partners/trueOptions.ts';

@@ -1,7 +1,9 @@
 import type { FactKey } from '../facts/fact.ts';
 import { factOfItem } from '../facts/item.ts';
 import { createRandom, mixSeed } from '../random/random.ts';
-import type { Game, GameState, Move, Need, Play } from './game.ts';
+import type { Game, GameState, Play } from './game.ts';
+import type { Move } from './move.ts';
+import type { Need } from './need.ts';
 
 /** How often chance is asked anew before the best so far is taken. */
 const tries = 120;

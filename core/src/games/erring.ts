@@ -1,7 +1,7 @@
 import { answerOf, parseFactKey, type Fact, type FactKey } from '../facts/fact.ts';
 import { factOfItem } from '../facts/item.ts';
 import { createRandom, mixSeed, type RandomSource } from '../random/random.ts';
-import type { Asked } from './game.ts';
+import type { Asked } from './need.ts';
 
 /** One in so many of a grown-up's turns is an error on purpose. */
 const oneIn = 4;

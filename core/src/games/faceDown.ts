@@ -1,4 +1,4 @@
-import type { SceneCard } from './game.ts';
+import type { SceneCard } from './scene.ts';
 
 /** A card that lies face down: nothing of its face is told, neither its colour nor that it is wild. */
 export const faceDown = ({ id }: { readonly id: number }): SceneCard => ({

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { createRandom } from '../random/random.ts';
 import { findGame, games, type AnyGame } from './catalogue.ts';
 import { flightsOf, type Flight } from './flights.ts';
-import type { Play, Scene } from './game.ts';
+import type { Play } from './game.ts';
+import type { Scene } from './scene.ts';
 import { modelMove } from './modelPlayer.ts';
 import { playMove } from './playGame.ts';
 

@@ -1,4 +1,4 @@
-import type { Scene } from './game.ts';
+import type { Scene } from './scene.ts';
 
 /** Something that goes from one place of the table to another, to be seen going. */
 export type Flight =

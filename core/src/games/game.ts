@@ -1,148 +1,18 @@
 import type { Aid } from '../facts/aid.ts';
 import type { FactKey } from '../facts/fact.ts';
-import type { Item } from '../facts/item.ts';
 import type { Operation } from '../facts/operation.ts';
 import type { DieSides } from '../materials/dice.ts';
-import type { CardColour, Rank, Recipe } from '../materials/pack.ts';
-import type { LineAsk } from '../numbers/checkLine.ts';
+import type { Recipe } from '../materials/pack.ts';
 import type { RandomSource } from '../random/random.ts';
-import type { Plot } from './arrayPlaces.ts';
+import type { Move } from './move.ts';
+import type { Asked, Need } from './need.ts';
+import type { Scene, SceneRow } from './scene.ts';
 import type { Setting } from './setting.ts';
-import type { Sentence, Text, Words } from './tell/sentence.ts';
+import type { Words } from './tell/sentence.ts';
 
 /** The shelves of games, by what is done in them. */
 export const families = ['first', 'compare', 'partners', 'make', 'boards', 'totals', 'talk'] as const;
 export type Family = (typeof families)[number];
-
-/** A number to be said at the table. */
-export interface Asked {
-  readonly seat: number;
-  /** What an answer is about. */
-  readonly item: Item;
-  /** Facts worked out on the way, which a right answer shows without a clock. */
-  readonly steps?: readonly FactKey[];
-  /** "7 × 8". */
-  readonly shown: Text;
-  readonly answer: Text;
-  /** "7 × 8 = 56". */
-  readonly whole: Text;
-  /** More than the fact is worked out before it is said, or it lay open before it was asked: its time tells nothing of the fact. */
-  readonly untimed?: true;
-}
-
-/** Where on the table a choice lies. */
-export type Place =
-  | { readonly square: number }
-  | { readonly card: number }
-  | { readonly plot: Plot }
-  | { readonly total: number };
-
-/** A claim as it goes on record. */
-export interface Claimed {
-  readonly item: Item;
-  /** "64 from 2, 6, 4". */
-  readonly shown: Text;
-  /** What is right; empty: nothing is. */
-  readonly answer: Text;
-  /** What was claimed or said; left out: not known. */
-  readonly given?: Text;
-}
-
-/** One thing a seat may choose. */
-export interface Choice {
-  /** Names it among the choices of its turn; stored with the move. */
-  readonly key: string;
-  readonly says: Words;
-  readonly at?: Place;
-  /** It is for the child to find: not listed before, nor read out. */
-  readonly veiled?: true;
-  /** The cards that are picked up for it. */
-  readonly cards?: readonly number[];
-  /** The numbers that are laid for it, largest first. */
-  readonly numbers?: readonly number[];
-  /** A card that is asked of another seat. */
-  readonly request?: { readonly seat: number; readonly worth: number };
-  /** It claims what does not hold: what goes on record as missed. Not shown before. */
-  readonly claim?: Claimed;
-  /** What was said and judged right by choosing it: it is there for the tutor alone, and goes on record as right. */
-  readonly judged?: Claimed;
-}
-
-/** How a child makes a choice that is not pressed where it lies: cards picked up together, laid into places, or a line typed. */
-export type ChoiceBy =
-  | {
-      readonly kind: 'cards';
-      readonly least: number;
-      readonly most: number;
-      /** What the key says that lays them down. */
-      readonly done: Sentence;
-      /** What is to be picked up first. */
-      readonly hint: Sentence;
-    }
-  | { readonly kind: 'places'; readonly numbers: number; readonly placesEach: number }
-  | { readonly kind: 'text' };
-
-/** What the table waits for. */
-export type Need =
-  | { readonly kind: 'go'; readonly says: Words }
-  | {
-      readonly kind: 'roll';
-      readonly seat: number;
-      readonly dice: readonly DieSides[];
-      readonly says: Words;
-    }
-  | { readonly kind: 'say'; readonly asked: Asked; readonly says: Words }
-  | {
-      readonly kind: 'claim';
-      readonly seats: readonly number[];
-      readonly asked: Omit<Asked, 'seat'>;
-      readonly says: Words;
-      /** What lies there is nothing to claim: what goes on record of whoever does. Not shown before. */
-      readonly misses?: Claimed;
-    }
-  | {
-      readonly kind: 'choose';
-      readonly seat: number;
-      readonly says: Words;
-      readonly choices: readonly Choice[];
-      readonly by?: ChoiceBy;
-    }
-  | {
-      readonly kind: 'line';
-      readonly seat: number;
-      readonly says: Words;
-      readonly ask: LineAsk;
-      readonly mayPass: boolean;
-    }
-  | { readonly kind: 'over'; readonly says: Words };
-
-/** What happens at the table, the same in every game; plain data. */
-export type Move =
-  | { readonly kind: 'go' }
-  /** A roll; `shown` is what real dice show, left out on the screen. */
-  | { readonly kind: 'roll'; readonly shown?: readonly number[] }
-  | {
-      readonly kind: 'said';
-      readonly seat: number;
-      readonly right: boolean;
-      /** The seat that helped: it has the credit, and the turn counts as worked out. */
-      readonly helpedBy?: number;
-      /** A grown-up erred on purpose before it was said right: whether a child saw it. */
-      readonly erred?: 'caught' | 'missed';
-    }
-  /** Who was first; null: nobody, or no agreement. */
-  | { readonly kind: 'claim'; readonly seat: number | null }
-  | { readonly kind: 'choose'; readonly seat: number; readonly key: string }
-  | { readonly kind: 'line'; readonly seat: number; readonly text: string }
-  | { readonly kind: 'pass'; readonly seat: number }
-  /** The signal of Turnabout: from now on another operation. */
-  | { readonly kind: 'signal'; readonly operation: Operation }
-  /** The table turns calm: from now on chance favours the facts each seat knows; null: a grown-up's seat. */
-  | { readonly kind: 'calm'; readonly known: readonly (readonly FactKey[] | null)[] }
-  /** A seat leaves, and the others go on. */
-  | { readonly kind: 'leave'; readonly seat: number }
-  /** The tutor ends it, or its time is up. */
-  | { readonly kind: 'stop' };
 
 /** What a game is played by. */
 export interface Play<Rules> {
@@ -178,74 +48,6 @@ export interface GameState {
   /** The facts each seat knows, on a table turned calm; null: a grown-up's seat. */
   readonly calm?: readonly (readonly FactKey[] | null)[];
 }
-
-/** A card as it lies: face down while `rank` is null. */
-export interface SceneCard {
-  readonly id: number;
-  readonly rank: Rank | null;
-  readonly colour: CardColour;
-  readonly worth: number | null;
-  /** What stands on a card that is no number. */
-  readonly says?: string;
-}
-export interface SceneRow {
-  readonly name: Words;
-  readonly seat: number | null;
-  readonly cards: readonly SceneCard[];
-  /** They are dice of so many sides, each as it fell. */
-  readonly dice?: DieSides;
-  /** Cards in a row, where they lie in rows; all in one when left out. */
-  readonly across?: number;
-}
-export interface SceneSquare {
-  /** A number or a line as it is written; or a sentence. */
-  readonly text: Text;
-  /** Whose mark lies there: a counter, or one that holds it for good. */
-  readonly mark: { readonly seat: number | null; readonly held: boolean } | null;
-  /** Found by the children, and set beside what was asked. */
-  readonly found?: true;
-}
-export interface SceneBoard {
-  readonly name: Words;
-  readonly across: number;
-  readonly squares: readonly SceneSquare[];
-}
-export interface SceneField {
-  readonly rows: number;
-  readonly cols: number;
-  readonly lies: readonly (Plot & { readonly seat: number | null; readonly says: Words })[];
-}
-
-export interface SceneTotal {
-  readonly name: Words;
-  readonly value: number;
-  /** Kept by the child, on paper or in the head: shown only when it is asked for. */
-  readonly veiled?: boolean;
-  /** So many cards were won: they lie in a pile. */
-  readonly pile?: boolean;
-}
-
-/** What lies on the table, for a screen to draw. */
-/** So many parts of a whole, as they were said: not in lowest terms. */
-export interface Part {
-  readonly top: number;
-  readonly bottom: number;
-}
-
-export interface Scene {
-  /** Parts of wholes to be compared by eye, one below the other. */
-  readonly parts?: readonly (Part & { readonly seat: number | null })[];
-  readonly rows: readonly SceneRow[];
-  readonly dice: readonly number[];
-  readonly board: SceneBoard | null;
-  readonly field: SceneField | null;
-  /** Running totals: of everyone, or one for each seat. */
-  readonly totals: readonly SceneTotal[];
-  /** Where the totals are to go; null: nowhere. */
-  readonly target: number | null;
-}
-
-export const emptyScene: Scene = { rows: [], dice: [], board: null, field: null, totals: [], target: null };
 
 /** What is laid out. */
 export interface Materials {

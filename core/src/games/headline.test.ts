@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { SkillKey } from '../facts/skill.ts';
 import { games, type AnyGame } from './catalogue.ts';
 import { faceDown } from './faceDown.ts';
-import type { Need } from './game.ts';
+import type { Need } from './need.ts';
 import { headlineOf } from './headline.ts';
 import { legalMoves, needOf, playMove } from './playGame.ts';
 import { say, tell, written } from './tell/sentence.ts';

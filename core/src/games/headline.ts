@@ -1,4 +1,4 @@
-import type { Need } from './game.ts';
+import type { Need } from './need.ts';
 import { say, type SentenceId, type Words } from './tell/sentence.ts';
 
 /** What stands large on the field: whose move it is, and what is wanted of them. The fact that is asked is shown, not told. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { findGame, type AnyGame } from './catalogue.ts';
-import type { Need } from './game.ts';
+import type { Need } from './need.ts';
 import { looseGame, tookBy } from './looseGame.ts';
 
 function needOfLoose(id: string, seats: number, out: readonly number[] = []): Need {

@@ -1,5 +1,8 @@
 import type { AnyGame } from './catalogue.ts';
-import { emptyScene, type GameState, type Move, type Need, type Play } from './game.ts';
+import type { GameState, Play } from './game.ts';
+import type { Move } from './move.ts';
+import type { Need } from './need.ts';
+import { emptyScene } from './scene.ts';
 import { nextSeat, seatsIn } from './playGame.ts';
 import { freshState } from './rolled.ts';
 import { say } from './tell/sentence.ts';

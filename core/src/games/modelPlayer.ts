@@ -1,7 +1,8 @@
 import type { FactKey } from '../facts/fact.ts';
 import { factOfItem } from '../facts/item.ts';
 import type { RandomSource } from '../random/random.ts';
-import type { Game, GameState, Move, Play } from './game.ts';
+import type { Game, GameState, Play } from './game.ts';
+import type { Move } from './move.ts';
 import { legalMoves, needOf } from './playGame.ts';
 
 /** How a seat plays in simulation. */

@@ -1,4 +1,5 @@
-import type { Choice, Need, Scene } from './game.ts';
+import type { Choice, Need } from './need.ts';
+import type { Scene } from './scene.ts';
 import { tell } from './tell/sentence.ts';
 
 /**

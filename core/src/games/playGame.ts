@@ -4,7 +4,9 @@ import { lineFaultText } from '../numbers/lineFault.ts';
 import { createRandom, mixSeed, type RandomSource } from '../random/random.ts';
 import { actCalmly } from './calm.ts';
 import { say, tell } from './tell/sentence.ts';
-import { GameError, type Game, type GameState, type Move, type Need, type Play } from './game.ts';
+import { GameError, type Game, type GameState, type Play } from './game.ts';
+import type { Move } from './move.ts';
+import type { Need } from './need.ts';
 
 /** Chance for the next draw of a state: the same state draws the same. */
 export function chanceOf(play: Pick<Play<unknown>, 'seed'>, state: Pick<GameState, 'draws'>): RandomSource {

@@ -1,4 +1,4 @@
-import type { Move } from './game.ts';
+import type { Move } from './move.ts';
 import { roles, rolesNow, roundsPlayed } from './roles.ts';
 import { describe, expect, it } from 'vitest';
 

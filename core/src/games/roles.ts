@@ -1,4 +1,4 @@
-import type { Move } from './game.ts';
+import type { Move } from './move.ts';
 
 /** What there is to do at a table besides playing. They rotate. */
 export const roles = ['dealer', 'timer', 'scorekeeper', 'coach'] as const;

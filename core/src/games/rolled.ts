@@ -1,5 +1,6 @@
 import { rollDice, type DieSides } from '../materials/dice.ts';
-import type { GameState, Move, Play } from './game.ts';
+import type { GameState, Play } from './game.ts';
+import type { Move } from './move.ts';
 import { chanceOf } from './playGame.ts';
 import { say } from './tell/sentence.ts';
 

@@ -1,6 +1,7 @@
 import { createRandom } from '../random/random.ts';
 import type { AnyGame } from './catalogue.ts';
-import type { GameState, Move, Play } from './game.ts';
+import type { GameState, Play } from './game.ts';
+import type { Move } from './move.ts';
 import { modelMove, type ModelPlayer } from './modelPlayer.ts';
 import { needOf, playMove } from './playGame.ts';
 

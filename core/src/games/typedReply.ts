@@ -1,4 +1,4 @@
-import type { Need } from './game.ts';
+import type { Need } from './need.ts';
 import type { Text } from './tell/sentence.ts';
 
 /** Keys that a keypad has beside the digits. */

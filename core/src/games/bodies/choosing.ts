@@ -1,4 +1,5 @@
-import type { Asked, Choice, ChoiceBy, Game, Play } from '../game.ts';
+import type { Game, Play } from '../game.ts';
+import type { Asked, Choice, ChoiceBy } from '../need.ts';
 import type { Text, Words } from '../tell/sentence.ts';
 import {
   must,

@@ -1,4 +1,4 @@
-import type { SceneBoard } from '../game.ts';
+import type { SceneBoard } from '../scene.ts';
 import type { Sentence } from '../tell/sentence.ts';
 
 /** A board on which squares are marked for good: what stands on each, and whose mark lies there. */

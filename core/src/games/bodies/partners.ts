@@ -1,7 +1,9 @@
 import { faceDown } from '../faceDown.ts';
 import { packOf, type Card, type Recipe } from '../../materials/pack.ts';
 import { shuffled } from '../../random/random.ts';
-import { emptyScene, type Asked, type Choice, type Game, type Play } from '../game.ts';
+import type { Game, Play } from '../game.ts';
+import type { Asked, Choice } from '../need.ts';
+import { emptyScene } from '../scene.ts';
 import { chanceOf } from '../playGame.ts';
 import { scoresFrom } from '../scoring.ts';
 import { say, sentences } from '../tell/sentence.ts';

@@ -1,5 +1,7 @@
 import { shuffledIds, type Card, type Recipe } from '../../materials/pack.ts';
-import { emptyScene, type BestMove, type ChoiceBy, type Game, type Play, type SceneRow } from '../game.ts';
+import type { BestMove, Game, Play } from '../game.ts';
+import type { ChoiceBy } from '../need.ts';
+import { emptyScene, type SceneRow } from '../scene.ts';
 import { ownOf, packedWith, packInPlay } from '../ownPacks.ts';
 import { chanceOf, seatsIn } from '../playGame.ts';
 import { namedTotals, scoreCount } from '../scoring.ts';

@@ -1,6 +1,8 @@
 import type { DieSides } from '../../materials/dice.ts';
 import { answerAsking, ask, askingSays } from '../asking.ts';
-import type { Asked, Asking, Choice, Claimed, Game, GameState, Move, Need, Play } from '../game.ts';
+import type { Asking, Game, GameState, Play } from '../game.ts';
+import type { Move } from '../move.ts';
+import type { Asked, Choice, Claimed, Need } from '../need.ts';
 import { nextSeat, seatsIn } from '../playGame.ts';
 import { freshState, rolled } from '../rolled.ts';
 import { say, type Words } from '../tell/sentence.ts';

@@ -1,7 +1,9 @@
 import { skillItem } from '../../facts/item.ts';
 import { packOf, shuffledIds, type Card, type Recipe } from '../../materials/pack.ts';
 import { shuffled } from '../../random/random.ts';
-import { emptyScene, type Asked, type Claimed, type Game, type Play } from '../game.ts';
+import type { Game, Play } from '../game.ts';
+import type { Asked, Claimed } from '../need.ts';
+import { emptyScene } from '../scene.ts';
 import { chanceOf } from '../playGame.ts';
 import { scoresFrom } from '../scoring.ts';
 import { say, sentences, type Sentence } from '../tell/sentence.ts';

@@ -1,6 +1,6 @@
 import { parseFactKey } from '../../facts/fact.ts';
 import type { Operation } from '../../facts/operation.ts';
-import type { Move } from '../game.ts';
+import type { Move } from '../move.ts';
 import type { TableSeat } from './tableSeat.ts';
 
 /** The most facts told of a seat. */

@@ -1,4 +1,4 @@
-import type { Move } from '../game.ts';
+import type { Move } from '../move.ts';
 import { firstOf, headStartsAt } from './claimRace.ts';
 import type { GameMoment } from './gamePress.ts';
 import { nothing, perform } from './gameStep.ts';

@@ -1,6 +1,6 @@
 import { factOfItem } from '../../facts/item.ts';
 import { firstClaim, headStarts, tieMs, type Claim } from '../claims.ts';
-import type { Need } from '../game.ts';
+import type { Need } from '../need.ts';
 import type { TableSeat } from './tableSeat.ts';
 
 export interface MadeClaim extends Claim {

@@ -4,7 +4,7 @@ import type { ShownThere } from '../../practice/table/tableStep.ts';
 import type { TypedAnswer } from '../../practice/table/typedAnswer.ts';
 import type { Judgement } from '../../recall/answer.ts';
 import type { Mark } from '../../recall/mark.ts';
-import type { Move } from '../game.ts';
+import type { Move } from '../move.ts';
 import type { SeatAnswer } from './tableSeat.ts';
 
 /** When something was done: by the page's clock, ms; by the world's, ISO 8601; and ids for what comes of it. */

@@ -1,6 +1,7 @@
 import type { Aid } from '../../facts/aid.ts';
 import { evidenceOf } from '../evidence.ts';
-import { GameError, type GameState, type Move } from '../game.ts';
+import { GameError, type GameState } from '../game.ts';
+import type { Move } from '../move.ts';
 import type { OpenGame } from '../gamePlan.ts';
 import { tookSeat } from '../looseGame.ts';
 import { playMove } from '../playGame.ts';

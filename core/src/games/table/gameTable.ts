@@ -1,7 +1,8 @@
 import type { Aid } from '../../facts/aid.ts';
 import type { ShownThere } from '../../practice/table/tableStep.ts';
 import type { Answer, CaptureWay } from '../../recall/answer.ts';
-import type { GameState, Need } from '../game.ts';
+import type { GameState } from '../game.ts';
+import type { Need } from '../need.ts';
 import type { GamePlan, OpenGame } from '../gamePlan.ts';
 import { needOf } from '../playGame.ts';
 import type { MadeClaim, SeatShown } from './claimRace.ts';

@@ -3,7 +3,7 @@ import type { SkillKey } from '../../facts/skill.ts';
 import type { EndReason, PauseReason } from '../../practice/minute.ts';
 import type { Answer, CaptureWay } from '../../recall/answer.ts';
 import type { Measuring } from '../../recall/measuring.ts';
-import type { Move } from '../game.ts';
+import type { Move } from '../move.ts';
 
 /** Who sits at a game, as far as the table goes by it. */
 export interface TableSeat {

@@ -1,7 +1,8 @@
 import { createRandom } from '../../random/random.ts';
 import type { AnyGame } from '../catalogue.ts';
 import { evidenceOf } from '../evidence.ts';
-import type { GameState, Move, Play } from '../game.ts';
+import type { GameState, Play } from '../game.ts';
+import type { Move } from '../move.ts';
 import { modelMove } from '../modelPlayer.ts';
 import { needOf, playMove } from '../playGame.ts';
 

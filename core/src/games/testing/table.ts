@@ -1,6 +1,9 @@
 import { createRandom } from '../../random/random.ts';
 import type { AnyGame } from '../catalogue.ts';
-import type { GameState, Move, Need, Play, Scene } from '../game.ts';
+import type { GameState, Play } from '../game.ts';
+import type { Move } from '../move.ts';
+import type { Need } from '../need.ts';
+import type { Scene } from '../scene.ts';
 import { modelMove, type ModelPlayer } from '../modelPlayer.ts';
 import { needOf, playMove } from '../playGame.ts';
 import { written } from '../tell/sentence.ts';

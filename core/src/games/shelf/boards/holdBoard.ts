@@ -3,7 +3,8 @@ import { allRolls, type DieSides } from '../../../materials/dice.ts';
 import { createRandom, shuffled } from '../../../random/random.ts';
 import { askCards } from '../../askFact.ts';
 import type { Step, TurnState } from '../../bodies/turns.ts';
-import type { Play, Choice } from '../../game.ts';
+import type { Play } from '../../game.ts';
+import type { Choice } from '../../need.ts';
 import { say, sentences } from '../../tell/sentence.ts';
 
 export const across = 6;

@@ -1,7 +1,9 @@
 import { skillItem } from '../../../facts/item.ts';
 import type { DieSides } from '../../../materials/dice.ts';
 import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
-import { emptyScene, type Asked, type Game } from '../../game.ts';
+import type { Game } from '../../game.ts';
+import type { Asked } from '../../need.ts';
+import { emptyScene } from '../../scene.ts';
 import { nothingHidden } from '../../rolled.ts';
 import { namedTotals, scoreCount, scoreOf } from '../../scoring.ts';
 import { numberSetting, oneSetting } from '../../setting.ts';

@@ -1,7 +1,8 @@
 import { expressionText, type Expression, type Sign } from '../../../numbers/expression.ts';
 import { choosing, type ChoosingState } from '../../bodies/choosing.ts';
 import { markedBoard } from '../../bodies/markedBoard.ts';
-import { emptyScene, type Game, type Play } from '../../game.ts';
+import type { Game, Play } from '../../game.ts';
+import { emptyScene } from '../../scene.ts';
 import { marksBySeat, namedTotals, scoresFrom } from '../../scoring.ts';
 import { diceSetting, numberSetting, oneSetting, signsSetting } from '../../setting.ts';
 import { operationOfSign } from '../../signOperation.ts';

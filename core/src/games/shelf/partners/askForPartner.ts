@@ -1,7 +1,8 @@
 import { numberRecipe } from '../../../materials/pack.ts';
 import { choosing, type Option } from '../../bodies/choosing.ts';
 import { faceDown } from '../../faceDown.ts';
-import { emptyScene, type Game } from '../../game.ts';
+import type { Game } from '../../game.ts';
+import { emptyScene } from '../../scene.ts';
 import { scoresFrom } from '../../scoring.ts';
 import { numberSetting, oneSetting, packSetting, yesNo } from '../../setting.ts';
 import { say } from '../../tell/sentence.ts';

@@ -1,7 +1,8 @@
 import type { DieSides } from '../../../materials/dice.ts';
 import { bestGroups, groupsIn } from '../../../numbers/groupsOf.ts';
 import { choosing, type ChoosingState } from '../../bodies/choosing.ts';
-import { emptyScene, type Game, type Play } from '../../game.ts';
+import type { Game, Play } from '../../game.ts';
+import { emptyScene } from '../../scene.ts';
 import { seatsIn } from '../../playGame.ts';
 import { nothingHidden } from '../../rolled.ts';
 import { namedTotals, scoreCount, scoreOf } from '../../scoring.ts';

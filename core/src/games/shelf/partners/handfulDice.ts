@@ -3,7 +3,7 @@ import type { DieSides } from '../../../materials/dice.ts';
 import { groupsIn } from '../../../numbers/groupsOf.ts';
 import { askCards } from '../../askFact.ts';
 import type { Option } from '../../bodies/choosing.ts';
-import type { Claimed } from '../../game.ts';
+import type { Claimed } from '../../need.ts';
 import { say } from '../../tell/sentence.ts';
 
 export interface HandfulRules {

@@ -3,7 +3,8 @@ import { factOr } from '../../../facts/item.ts';
 import { displaySigns, type Operation } from '../../../facts/operation.ts';
 import type { Card, Recipe } from '../../../materials/pack.ts';
 import { signedText } from '../../askFact.ts';
-import type { Asked, Play } from '../../game.ts';
+import type { Play } from '../../game.ts';
+import type { Asked } from '../../need.ts';
 import { packInPlay } from '../../ownPacks.ts';
 
 /** The rules of True lines. */

@@ -1,7 +1,8 @@
 import { numberRecipe } from '../../../materials/pack.ts';
 import { choosing } from '../../bodies/choosing.ts';
 import { dealHands } from '../../bodies/dealing.ts';
-import { emptyScene, type Game, type Play } from '../../game.ts';
+import type { Game, Play } from '../../game.ts';
+import { emptyScene } from '../../scene.ts';
 import { faceDown } from '../../faceDown.ts';
 import { anyOwnPacks } from '../../ownPacks.ts';
 import { scoresFrom } from '../../scoring.ts';

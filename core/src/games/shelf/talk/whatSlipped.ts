@@ -1,7 +1,9 @@
 import { skillItem } from '../../../facts/item.ts';
 import { operations } from '../../../facts/operation.ts';
 import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
-import { emptyScene, type Claimed, type Game } from '../../game.ts';
+import type { Game } from '../../game.ts';
+import type { Claimed } from '../../need.ts';
+import { emptyScene } from '../../scene.ts';
 import { chanceOf } from '../../playGame.ts';
 import { freshState } from '../../rolled.ts';
 import { namedTotals, scoreCount, scoreOf } from '../../scoring.ts';

@@ -1,7 +1,8 @@
 import type { DieSides } from '../../../materials/dice.ts';
 import type { Plot } from '../../arrayPlaces.ts';
 import { choosing, type ChoosingState } from '../../bodies/choosing.ts';
-import { emptyScene, type Game } from '../../game.ts';
+import type { Game } from '../../game.ts';
+import { emptyScene } from '../../scene.ts';
 import { seatsIn } from '../../playGame.ts';
 import { nothingHidden } from '../../rolled.ts';
 import { numberSetting, oneSetting, yesNo } from '../../setting.ts';

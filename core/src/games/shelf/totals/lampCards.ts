@@ -2,7 +2,8 @@ import { factKey } from '../../../facts/fact.ts';
 import { factOr, skillItem } from '../../../facts/item.ts';
 import { displaySigns } from '../../../facts/operation.ts';
 import { numberRecipe, packOf, type Card, type Recipe } from '../../../materials/pack.ts';
-import type { Asked, SceneCard } from '../../game.ts';
+import type { Asked } from '../../need.ts';
+import type { SceneCard } from '../../scene.ts';
 import { say, type Sentence } from '../../tell/sentence.ts';
 
 /** Special cards; each kind joins at a step of its own. */

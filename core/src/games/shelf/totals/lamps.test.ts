@@ -1,5 +1,6 @@
 import { createRandom } from '../../../random/random.ts';
-import type { Move, Play } from '../../game.ts';
+import type { Play } from '../../game.ts';
+import type { Move } from '../../move.ts';
 import { modelMove, type ModelPlayer } from '../../modelPlayer.ts';
 import { playMove } from '../../playGame.ts';
 import { written } from '../../tell/sentence.ts';

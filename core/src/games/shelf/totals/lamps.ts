@@ -1,5 +1,6 @@
 import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
-import { emptyScene, type Game } from '../../game.ts';
+import type { Game } from '../../game.ts';
+import { emptyScene } from '../../scene.ts';
 import { nextSeat } from '../../playGame.ts';
 import { scoresFrom } from '../../scoring.ts';
 import { oneSetting } from '../../setting.ts';

@@ -1,6 +1,7 @@
 import { numberRecipe, packOf, shuffledIds } from '../../../materials/pack.ts';
 import { turnsOf } from '../../bodies/turns.ts';
-import { emptyScene, type Game, type Play } from '../../game.ts';
+import type { Game, Play } from '../../game.ts';
+import { emptyScene } from '../../scene.ts';
 import { chanceOf } from '../../playGame.ts';
 import { freshState } from '../../rolled.ts';
 import { scoreCount, scoreOf } from '../../scoring.ts';

@@ -1,4 +1,5 @@
 import type { NumberGoal } from '../../../numbers/numberGoal.ts';
+import type { Part } from '../../../numbers/part.ts';
 import {
   numberWord,
   cardsText,
@@ -9,7 +10,6 @@ import {
   partInWords,
   type Hand,
   type None,
-  type Part,
   type Seat,
   type Shown,
   type Teller,

@@ -1,5 +1,6 @@
 import type { Operation } from '../../../facts/operation.ts';
 import type { NumberGoal } from '../../../numbers/numberGoal.ts';
+import type { Part } from '../../../numbers/part.ts';
 
 /** Who sits at a seat, as a name. */
 export type Who = (seat: number) => string;
@@ -107,10 +108,6 @@ export function numberInWords(number: number): string {
   return `${numberInWords(head)} ${size === 100 ? 'hundred' : 'thousand'}${joined}`;
 }
 
-export interface Part {
-  readonly top: number;
-  readonly bottom: number;
-}
 const ordinals = [
   'first',
   'second',
