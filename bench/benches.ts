@@ -5,6 +5,7 @@ import { growthBench } from './growth.ts';
 import { judgementBench } from './judgement.ts';
 import { liveBench } from './live.ts';
 import { longPlayBench } from './longPlay.ts';
+import { modelGamesBench } from './modelGames.ts';
 import { mutationsBench } from './mutations.ts';
 import { paintBench } from './paint.ts';
 import { pupilPageBench } from './pupilPage.ts';
@@ -31,6 +32,7 @@ export const benches: Readonly<Record<string, Bench>> = {
   writes: writesBench,
   growth: growthBench,
   solver: solverBench,
+  modelGames: modelGamesBench,
   faults: faultsBench,
   mutations: mutationsBench,
   live: liveBench,
