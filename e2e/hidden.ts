@@ -32,6 +32,16 @@ export const hiddenNow = (page: Page) =>
     for (const one of field.querySelectorAll(seen)) look(one, inField, 0);
     for (const one of field.querySelectorAll('button:not(.square-cell), .claim-zone')) look(one, inField, 44);
     for (const one of field.querySelectorAll('.square-cell')) look(one, inField, 0);
+    if (field.scrollHeight > field.clientHeight + 1 || field.scrollWidth > field.clientWidth + 1)
+      found.push(
+        `the field scrolls: ${field.scrollWidth} by ${field.scrollHeight} in ${field.clientWidth} by ${field.clientHeight}`,
+      );
+    // Of a screen of a tablet's size and more the field is most; of a phone more than half. Loose cards lie on a real table.
+    const least =
+      innerWidth >= 1024 && innerHeight >= 768 ? 0.62 : Math.min(innerWidth, innerHeight) < 500 ? 0.55 : 0;
+    const share = (inField.width * inField.height) / (innerWidth * innerHeight);
+    if (field.matches('.field') && share < least)
+      found.push(`the field is ${Math.round(100 * share)} in 100 of the screen`);
     const screen = new DOMRect(0, 0, innerWidth, innerHeight);
     for (const one of document.querySelectorAll('.judge')) look(one, screen, 64);
     return found;
