@@ -67,12 +67,14 @@ const apart = [
   [768, 1024],
   [844, 390],
   [390, 844],
+  [640, 400],
 ] as const;
-/** The three that are furthest apart. */
+/** The four that are furthest apart. */
 const furthest = [
   [1280, 800],
   [844, 390],
   [390, 844],
+  [640, 400],
 ] as const;
 /** A child's own device: also a small phone. */
 const childs = [...apart, [360, 640]] as const;

@@ -53,7 +53,6 @@ export function createApp(house: House): Hono<Env> {
         payment: [],
         usb: [],
         serial: [],
-        bluetooth: [],
         displayCapture: [],
         browsingTopics: [],
       },

@@ -4,16 +4,19 @@ import { Die, dieShape } from '../../parts/table/Die.tsx';
 import { fitCards } from '../../parts/table/fitCards.ts';
 import { cardShape, cardWords, PlayingCard } from '../../parts/table/PlayingCard.tsx';
 import { useRoom } from '../../parts/table/useRoom.ts';
-import { choiceAtCard, mayPick, type GameView } from './gameView.ts';
+import { choiceAtCard, mayPick, turnOf, type GameView } from './gameView.ts';
 
 /** A pile, and the place beside it on which a card will lie. */
 const pileAndPlace = 2;
 /** px: cards that are narrower are pushed together. */
 const readable = 40;
 
+/** px: cards that are picked up are pressed. */
+const pressable = 44;
+
 /** Cards as large as the field holds. */
 export function CardRows({
-  rows,
+  rows: all,
   piles,
   ...own
 }: {
@@ -26,8 +29,8 @@ export function CardRows({
   readonly onPick?: (card: number) => void;
 }) {
   const [ref, room] = useRoom<HTMLDivElement>();
-  const laidOut = rows.some((row) => row.across && !own.onPick);
-  const widthOf = (closed: boolean) =>
+  const laidOut = all.some((row) => row.across && !own.onPick);
+  const widthOf = (closed: boolean, rows = all) =>
     fitCards(
       rows.map((row) => ({
         count: piles
@@ -44,7 +47,11 @@ export function CardRows({
   // A card that was taken leaves its place empty, as long as what lies there can be read.
   const open = widthOf(false);
   const closed = !piles && laidOut && open < readable;
-  const width = closed ? widthOf(true) : open;
+  // Where cards are picked up and there is room for few, the hands of others make way.
+  const turn = turnOf(own.view.need);
+  const crowded = own.onPick !== undefined && open < pressable;
+  const rows = crowded ? all.filter(({ seat }) => seat === null || seat === turn) : all;
+  const width = closed || crowded ? widthOf(closed, rows) : open;
   return (
     <div ref={ref} className={`game-rows ${laidOut ? 'laid-out' : ''}`}>
       {rows.map((row) =>
