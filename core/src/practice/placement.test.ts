@@ -13,7 +13,7 @@ import {
   type PlacementPlan,
   type PlacementReading,
 } from './placement.ts';
-import { bandOf, placementOdds } from './placementOdds.ts';
+import { bandOf, mostLikely, placementKinds, placementOdds } from './placementOdds.ts';
 import { placementResult } from './placementResult.ts';
 
 const lists = pathways.flatMap((pathway) => operations.map((one) => pathway.sets[one]));
@@ -251,6 +251,123 @@ describe('placement', () => {
   });
 });
 
+/** Where a placement of made-up sets of multiplication stands after classes of answers. */
+function after(given: PlacementPlan, classes: readonly PlacementAnswer['class'][]): PlacementReading {
+  return classes.reduce<PlacementReading>(
+    (reading, name) => placeAnswer(given, reading, { fact: reading.next?.fact ?? '', class: name }),
+    beginPlacement(given),
+  );
+}
+const times = (count: number, name: PlacementAnswer['class']) =>
+  Array.from({ length: count }, (): PlacementAnswer['class'] => name);
+
+describe('what a placement asks', () => {
+  const sets = lists[0] as PlacementPlan['sets'];
+  const name = (at: number) => sets[at]?.name ?? '';
+
+  it('says why: going up, between two, a second look; and how many were recalled so far', () => {
+    const given = plan(sets);
+    expect(after(given, []).next?.why).toBe(`Going up: ${name(0)}.`);
+    expect(after(given, ['recalled']).next?.why).toBe(`Going up: ${name(0)}. 1 of 1 recalled so far.`);
+    expect(after(given, ['recalled', 'missed']).next?.why).toBe(
+      `Going up: ${name(0)}. 1 of 2 recalled so far.`,
+    );
+    const bracketed = after(given, [...times(8, 'recalled'), 'missed', 'missed']);
+    expect(bracketed.search).toMatchObject({ below: 1, above: 3, at: 2 });
+    expect(bracketed.next?.why).toBe(`Between ${name(1)} and ${name(3)}: ${name(2)}.`);
+    const high = after(plan(sets, 1, 4), ['missed', 'missed']);
+    expect(high.next?.why).toBe(`Between the beginning and ${name(4)}: ${name(high.search.at as number)}.`);
+    const closed = after(given, [...times(4, 'recalled'), 'recalled', 'missed', 'missed']);
+    expect(closed.search.at).toBeUndefined();
+    expect(closed.next?.why).toMatch(/^A second look at .*, which would tell most\./);
+  });
+
+  it('takes a right answer for recalled where no clock is wanted, and for nothing where one is', () => {
+    const tally = (timed: boolean, of: PlacementAnswer['class']) =>
+      after({ ...plan(sets), timed }, [of]).tallies[0];
+    expect(tally(false, 'right')).toEqual({ recalled: 1, short: 0 });
+    expect(tally(true, 'right')).toEqual({ recalled: 0, short: 0 });
+    expect(tally(false, 'noEvidence')).toEqual({ recalled: 0, short: 0 });
+    expect(tally(true, 'workedOut')).toEqual({ recalled: 0, short: 1 });
+  });
+
+  it('asks each fact of a set in one order before it asks it turned around, some one way and some the other', () => {
+    const large = sets.find((set) => set.introduces.length >= 5) as PlacementPlan['sets'][number];
+    let turned = 0;
+    let asIs = 0;
+    for (let seed = 0; seed < 40; seed += 1) {
+      const [order = []] = beginPlacement(plan([large], seed)).orders;
+      const first = order.slice(0, large.introduces.length);
+      expect(new Set(first.map((fact) => unorderedKey(parseFactKey(fact))))).toEqual(
+        new Set(large.introduces),
+      );
+      expect(new Set(order).size).toBe(order.length);
+      const both = large.introduces.filter((fact) => {
+        const { left, right } = parseFactKey(fact);
+        return left !== right;
+      });
+      expect(order.length).toBe(large.introduces.length + both.length);
+      turned += first.filter((fact) => !large.introduces.includes(fact)).length;
+      asIs += first.filter((fact) => both.includes(fact)).length;
+    }
+    expect(turned / (turned + asIs)).toBeGreaterThan(0.35);
+    expect(turned / (turned + asIs)).toBeLessThan(0.65);
+  });
+
+  it('asks the sets of one pathway in orders of their own', () => {
+    const same = sets[0] as PlacementPlan['sets'][number];
+    const [one, other] = beginPlacement(plan([same, same], 3)).orders;
+    expect(one).not.toEqual(other);
+  });
+
+  it('ends on the earliest set of which a fact was recalled, and that is not the one just answered', () => {
+    const most = 8;
+    const given = { ...plan(sets, 2), most };
+    const setOf = (fact: string) =>
+      sets.findIndex((set) => set.introduces.includes(unorderedKey(parseFactKey(fact))));
+    const { before, answers } = play(given, (set, at) => (set > 0 || at === 1 ? 'recalled' : 'missed'));
+    const last = before.at(-1)?.next;
+    expect(answers).toHaveLength(most);
+    expect(last).toMatchObject({ closing: true, set: 0 });
+    expect(last?.fact).toBe(answers[1]?.fact);
+    const none = play({ ...given, most: 3 }, () => 'missed').before.at(-1)?.next;
+    expect(none).toMatchObject({ closing: true, set: 0, fact: sets[0]?.introduces[0] });
+    // Only the answer just given was recalled: the same is not asked twice running.
+    const late = play({ ...given, most: 3 }, (_, at) => (at === 1 ? 'recalled' : 'missed')).before.at(
+      -1,
+    )?.next;
+    expect(late?.fact).toBe(sets[0]?.introduces[0]);
+    // Of two recalled, the earlier set's.
+    const started = { ...plan(sets, 2, 3), most: 9 };
+    const down = play(started, (set) => (set < 2 ? 'recalled' : 'missed'));
+    const recalled = down.answers.slice(0, -2).filter((one) => one.class === 'recalled');
+    expect(recalled.length).toBeGreaterThan(1);
+    expect(setOf(down.before.at(-1)?.next?.fact ?? '')).toBe(
+      Math.min(...recalled.map((one) => setOf(one.fact))),
+    );
+  });
+
+  it('warms up on numbers from 2 to 9 alone, in the operation of the sets', () => {
+    for (const list of lists) {
+      const given = { ...plan(list, 5), warmsUp: true };
+      const { answers, before } = play(given, () => 'recalled');
+      for (const { fact } of answers.filter((_, at) => before[at]?.next?.opening)) {
+        const one = parseFactKey(fact);
+        expect(one.left, fact).toBeGreaterThanOrEqual(2);
+        expect(one.left, fact).toBeLessThanOrEqual(9);
+        expect(one.operation).toBe(parseFactKey(list[0]?.introduces[0] ?? '').operation);
+      }
+    }
+  });
+
+  it('says which starts there are', () => {
+    const three = sets.slice(0, 3);
+    for (const startAt of [3, -1, 0.5])
+      expect(() => beginPlacement(plan(three, 1, startAt))).toThrow('a whole number from 0 to 2');
+    expect(beginPlacement(plan(three, 1, 2)).next?.set).toBe(2);
+  });
+});
+
 describe('placement odds', () => {
   it('are chances, and move down with a miss and up with a success', () => {
     const tally = fc.record({ recalled: fc.nat(6), short: fc.nat(6) });
@@ -276,8 +393,58 @@ describe('placement odds', () => {
       }),
     );
   });
-  it('band: the fewest places that hold the chance', () => {
+  it('band: the fewest places that hold the chance, in order; of equals the earlier', () => {
     expect(bandOf([0.1, 0.6, 0.25, 0.05], 0.8)).toEqual([1, 2]);
     expect(bandOf([0.1, 0.6, 0.25, 0.05], 0.5)).toEqual([1]);
+    expect(bandOf([0.25, 0.1, 0.5, 0.15], 0.75)).toEqual([0, 2]);
+    expect(bandOf([0.25, 0.25, 0.25, 0.25], 0.5)).toEqual([0, 1]);
+    expect(mostLikely([0.1, 0.2, 0.5, 0.2])).toEqual([2, 1]);
+  });
+
+  it('are those of every world counted out: kind of child, edge, and which sets are instant', () => {
+    /** The chance of a list of answers one after another, the share drawn anew by what came before. */
+    const answersOf = (
+      { recalled, short }: { recalled: number; short: number },
+      share: { a: number; b: number },
+    ) => {
+      let [chance, a, b] = [1, share.a, share.b];
+      for (const right of [
+        ...times(short, 'missed').map(() => false),
+        ...times(recalled, 'recalled').map(() => true),
+      ]) {
+        chance *= (right ? a : b) / (a + b);
+        if (right) a += 1;
+        else b += 1;
+      }
+      return chance;
+    };
+    const tally = fc.record({ recalled: fc.nat(5), short: fc.nat(3) });
+    fc.assert(
+      fc.property(fc.array(tally, { minLength: 1, maxLength: 5 }), (tallies) => {
+        const count = tallies.length;
+        const weights = Array.from({ length: count + 1 }, () => 0);
+        for (const kind of placementKinds)
+          for (let edge = 0; edge <= count; edge += 1)
+            for (let world = 0; world < 2 ** count; world += 1) {
+              const instant = tallies.map((_, at) => Math.floor(world / 2 ** at) % 2 === 1);
+              const weight = tallies.reduce(
+                (product, one, at) => {
+                  const s = at < edge ? kind.before : kind.after;
+                  return (
+                    product *
+                    (instant[at] ? s * answersOf(one, kind.instant) : (1 - s) * answersOf(one, kind.other))
+                  );
+                },
+                kind.prior / (count + 1),
+              );
+              const first = instant.indexOf(false);
+              const at = first < 0 ? count : first;
+              weights[at] = (weights[at] ?? 0) + weight;
+            }
+        const sum = weights.reduce((total, one) => total + one, 0);
+        placementOdds(tallies).forEach((odd, at) => expect(odd).toBeCloseTo((weights[at] ?? 0) / sum, 9));
+      }),
+      { numRuns: 60 },
+    );
   });
 });

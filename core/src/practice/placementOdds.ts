@@ -26,7 +26,7 @@ interface Kind {
 }
 
 /** Chosen on simulated learners, clean, graded, patchy and slow ones alike; docs/judgement.md gives what it comes to. */
-const kinds: readonly Kind[] = [
+export const placementKinds: readonly Kind[] = [
   // Knows all up to the edge and little from it on.
   { prior: 0.5, before: 0.995, after: 0.01, instant: { a: 40, b: 1.2 }, other: { a: 1.2, b: 7 } },
   // The same, but slow for the limit in force: now and then an instant fact comes late.
@@ -42,7 +42,7 @@ const kinds: readonly Kind[] = [
 export function placementOdds(tallies: readonly SetTally[]): number[] {
   const count = tallies.length;
   const weights = new Array<number>(count + 1).fill(0);
-  for (const kind of kinds) {
+  for (const kind of placementKinds) {
     const instant = tallies.map((one) => likelihood(one, kind.instant));
     const other = tallies.map((one) => likelihood(one, kind.other));
     for (let edge = 0; edge <= count; edge += 1) {
