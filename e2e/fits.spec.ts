@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { games } from '@veldrift/core/games';
-import { beginGame, childrenType, dealsByHand, dealtBy, painted } from './gameHouse.ts';
+import { beginGame, childrenType, dealsByHand, dealtBy, need, painted } from './gameHouse.ts';
 import { atEverySize, hiddenSizes } from './hidden.ts';
 import { move, shown, taps, type Hand } from './gameWalk.ts';
 import { stepsThatLieOtherwise } from './layouts.ts';
@@ -132,6 +132,45 @@ test('nothing is hidden by any later step of any game', async ({ page }) => {
       });
   }
   expect(hidden).toEqual([]);
+  await deletePupil(page, pupil);
+});
+
+test('nothing is hidden where an aid lies on the shelf, in every game', async ({ page }) => {
+  test.setTimeout(480_000);
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'tutor' });
+  const hidden: string[] = [];
+  let looked = 0;
+  for (const { id, name } of games)
+    await test.step(name, async () => {
+      await beginGame(page, id, pupil, { next: true });
+      const aids = page.locator('.aid-list button');
+      // Aids are for facts: there is one to say or to claim within a few moves, or none in this game.
+      for (let nth = 0; nth < 5; nth += 1) {
+        if (/^(say|claim)$/.test((await need(page)) ?? '')) {
+          await painted(page);
+          await page.keyboard.press('a');
+          if ((await aids.count()) > 0) break;
+        }
+        const before = await shown(page);
+        await move(page, taps);
+        await expect.poll(() => shown(page)).not.toBe(before);
+      }
+      const offered = await aids.allInnerTexts();
+      for (const aid of offered) {
+        const key = aids.filter({ hasText: new RegExp(`^${escaped(aid)}$`) });
+        await key.dispatchEvent('click');
+        await expect(page.locator('.aid-shelf .aid-svg').first()).toBeAttached();
+        await atEverySize(page, `${name}, ${aid}`, hidden, apart);
+        looked += 1;
+        // Taken away, the others are offered again.
+        await key.dispatchEvent('click');
+        await expect(aids).toHaveCount(offered.length);
+      }
+      await page.setViewportSize({ width: 1280, height: 800 });
+    });
+  expect(hidden).toEqual([]);
+  expect(looked).toBeGreaterThan(25);
   await deletePupil(page, pupil);
 });
 
