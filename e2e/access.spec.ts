@@ -1,38 +1,9 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, test, type Locator } from '@playwright/test';
 import { beginGame, dealsByHand, dealtBy, painted } from './gameHouse.ts';
 import { keys, move, shown } from './gameWalk.ts';
 import { addPupil, deletePupil, house, prompt, pupilOf, signIn, startMinute } from './house.ts';
 import { screensOf } from './screenList.ts';
-
-/** What the browser itself saw move after the page was first painted, and what moved. */
-const shifted = (page: Page) =>
-  page.evaluate(() => {
-    const shifts = (window as unknown as { shifts: { value: number; what: string[] }[] }).shifts;
-    return shifts
-      .filter((one) => one.value > 0.001)
-      .map((one) => `${one.value.toFixed(3)} ${one.what.join(', ')}`);
-  });
-
-async function watchShifts(page: Page): Promise<void> {
-  await page.addInitScript(() => {
-    const shifts: { value: number; what: string[] }[] = [];
-    Object.assign(window, { shifts });
-    new PerformanceObserver((list) => {
-      for (const entry of list.getEntries() as unknown as {
-        value: number;
-        hadRecentInput: boolean;
-        sources: { node: Element | null }[];
-      }[])
-        if (!entry.hadRecentInput)
-          shifts.push({
-            value: entry.value,
-            what: entry.sources.map(
-              ({ node }) => `${node?.nodeName.toLowerCase()}.${(node as HTMLElement | null)?.className}`,
-            ),
-          });
-    }).observe({ type: 'layout-shift', buffered: true });
-  });
-}
+import { shifted, watchShifts } from './shifts.ts';
 
 for (const [width, height] of [
   [390, 844],

@@ -11,6 +11,7 @@ import {
   typeAnswer,
 } from './house.ts';
 import { screensOf } from './screenList.ts';
+import { shifted, watchShifts } from './shifts.ts';
 
 /** Another window of this browser sets something. */
 const setElsewhere = (page: Page, settings: object) =>
@@ -51,11 +52,14 @@ for (const half of [0, 1])
       await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
       await lookAtScreen(page);
     }
+    await watchShifts(page);
     await signIn(page);
+    const moved: string[] = [];
     for (const [name, path, shown] of (await screensOf(page)).filter((_, at) => at % 2 === half))
       await test.step(name, async () => {
         await page.goto(`${house().base}${path}`);
         await shown();
+        for (const one of await shifted(page)) moved.push(`${name}: ${one}`);
         if (name !== 'materials') return lookAtScreen(page);
         for (const width of [1280, 768]) {
           await page.setViewportSize({ width, height: 900 });
@@ -63,6 +67,7 @@ for (const half of [0, 1])
         }
         await page.setViewportSize({ width: 1280, height: 800 });
       });
+    expect(moved).toEqual([]);
   });
 
 test('what lies on the tables has no axe violation', async ({ page }) => {
