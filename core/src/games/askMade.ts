@@ -2,6 +2,7 @@ import type { FactKey } from '../facts/fact.ts';
 import { isOnMap, skillItem } from '../facts/item.ts';
 import { allLines } from '../numbers/allLines.ts';
 import { expressionText, type Expression, type Sign } from '../numbers/expression.ts';
+import { reach, type Reach } from '../numbers/reach.ts';
 import type { Asked, Claimed } from './need.ts';
 import { say } from './tell/sentence.ts';
 import { factsOfLine } from './evidence.ts';
@@ -28,6 +29,21 @@ export function linesFor({ numbers, signs, least }: Making, target: number): rea
   const lines = allLines({ numbers, signs, target, least });
   found.set(key, lines);
   return lines;
+}
+
+/** What was reached before: a roll is asked after many times before the next. */
+const reached = new Map<string, Reach>();
+const mostReached = 300;
+
+/** Every number up to a largest that can be made, each with a line. */
+export function madeUpTo({ numbers, signs, least }: Making, most: number): Reach {
+  const key = `${numbers.join()} ${signs.join('')} ${least} ${most}`;
+  const known = reached.get(key);
+  if (known) return known;
+  if (reached.size > mostReached) reached.clear();
+  const made = reach({ numbers, signs, from: 1, to: most, least });
+  reached.set(key, made);
+  return made;
 }
 
 const shownFrom = (numbers: readonly number[], target: number) => say('madeFrom', { target, numbers });

@@ -6,25 +6,34 @@ export interface Grouping {
   readonly most: number;
 }
 
-const sumOf = (numbers: readonly number[], places: readonly number[]) =>
-  places.reduce((sum, at) => sum + (numbers[at] as number), 0);
-
-/** Every choice of so many places, as places ascending; of numbers that are alike each choice once. */
+/** Every choice of so many places, as places ascending; of numbers that are alike each choice once, by the first of them. */
 export function groupsIn(numbers: readonly number[], least: number, most: number): number[][] {
-  const out = new Map<string, number[]>();
-  const grow = (places: readonly number[], from: number) => {
-    if (places.length >= least) {
-      const key = places
-        .map((at) => numbers[at])
-        .sort()
-        .join();
-      if (!out.has(key)) out.set(key, [...places]);
+  // Like numbers side by side: of those the first are taken.
+  const order = [...numbers.keys()].sort((a, b) => (numbers[a] as number) - (numbers[b] as number) || a - b);
+  const out: number[][] = [];
+  const own: number[] = [];
+  const grow = (from: number) => {
+    if (own.length >= least) out.push([...own].sort((a, b) => a - b));
+    if (own.length === most) return;
+    let before: number | undefined;
+    for (let nth = from; nth < order.length; nth += 1) {
+      const place = order[nth] as number;
+      if (nth > from && numbers[place] === before) continue;
+      before = numbers[place];
+      own.push(place);
+      grow(nth + 1);
+      own.pop();
     }
-    if (places.length === most) return;
-    for (let at = from; at < numbers.length; at += 1) grow([...places, at], at + 1);
   };
-  grow([], 0);
-  return [...out.values()];
+  grow(0);
+  return out.sort(byPlaces);
+}
+
+/** As words in a dictionary: by the first place in which they differ, the shorter first. */
+function byPlaces(a: readonly number[], b: readonly number[]): number {
+  for (let nth = 0; nth < a.length && nth < b.length; nth += 1)
+    if (a[nth] !== b[nth]) return (a[nth] as number) - (b[nth] as number);
+  return a.length - b.length;
 }
 
 /**
@@ -34,15 +43,22 @@ export function groupsIn(numbers: readonly number[], least: number, most: number
 export function bestGroups(numbers: readonly number[], { total, least, most }: Grouping): number[][] {
   if (numbers.length > 16) throw new RangeError('There should be up to sixteen numbers.');
   const groups: { readonly mask: number; readonly places: number[] }[] = [];
-  for (let mask = 1; mask < 1 << numbers.length; mask += 1) {
-    const places = [...numbers.keys()].filter((at) => (mask >> at) & 1);
-    if (places.length >= least && places.length <= most && sumOf(numbers, places) === total)
-      groups.push({ mask, places });
-  }
+  const places: number[] = [];
+  const grow = (from: number, mask: number, sum: number) => {
+    if (mask !== 0 && places.length >= least && sum === total) groups.push({ mask, places: [...places] });
+    if (places.length === most) return;
+    for (let at = from; at < numbers.length; at += 1) {
+      places.push(at);
+      grow(at + 1, mask | (1 << at), sum + (numbers[at] as number));
+      places.pop();
+    }
+  };
+  grow(0, 0, 0);
+  groups.sort((a, b) => a.mask - b.mask);
   // By the numbers taken out so far: the groups that did it.
   const found = new Map<number, number[][]>([[0, []]]);
   for (const [taken, own] of found)
-    for (const { mask, places } of groups)
-      if ((taken & mask) === 0 && !found.has(taken | mask)) found.set(taken | mask, [...own, places]);
+    for (const { mask, places: group } of groups)
+      if ((taken & mask) === 0 && !found.has(taken | mask)) found.set(taken | mask, [...own, group]);
   return [...found.values()].reduce((a, b) => (b.flat().length > a.flat().length ? b : a));
 }

@@ -71,8 +71,19 @@ export function choosing<R, T extends object>(
   type S = ChoosingState & T;
   /** A step of the game's own, with what was chosen: the compiler cannot follow a part of a type that is not known yet. */
   const step = (own: object, more: object = {}): Step<Own> => ({ ...more, ...own }) as unknown as Step<Own>;
+  // What may be chosen of a state is asked for when it is shown and again when it is chosen: it is thought of once.
+  const thoughtOf = new WeakMap<S, { readonly play: Play<R>; readonly options: readonly Option[] }>();
+  const optionsOf = (play: Play<R>, state: S): readonly Option[] => {
+    const known = thoughtOf.get(state);
+    if (known?.play === play) return known.options;
+    const options = game.options(play, state);
+    thoughtOf.set(state, { play, options });
+    return options;
+  };
   const optionOf = (play: Play<R>, state: S, key: string) =>
-    game.options(play, state).find((one) => one.key === key) as Option;
+    optionsOf(play, state).find((one) => one.key === key) as Option;
+  // What is being said, and the choice it is said for; of a state that was read back it is thought of anew.
+  const saidFor = new WeakMap<Asked, { readonly play: Play<R>; readonly option: Option }>();
 
   /** The chosen stands on the table, and is said; where nothing is to be said it is done at once. */
   const choose = (play: Play<R>, state: S, option: Option, change: object, says: Words): Step<Own> => {
@@ -80,13 +91,13 @@ export function choosing<R, T extends object>(
     const [first, ...others] = option.asks?.() ?? [];
     if (first === undefined)
       return step(game.takes(play, state, option, { by: state.turn, whole: '' }), change);
+    for (const one of [first, ...others]) saidFor.set(one, { play, option });
     return step({ chosen: option.key, chooser: state.turn, says, next: { ask: [first, ...others] } }, change);
   };
   /** On to choosing: what there is to choose, or what comes where there is nothing. */
   const toChoose = (play: Play<R>, state: S, change: object, says: Words): Step<Own> => {
     const now = { ...state, ...change, says } as S;
-    const options = game.options(play, now);
-    const [only, ...more] = options;
+    const [only, ...more] = game.options(play, now);
     if (only === undefined) return step(game.none(play, now), change);
     if (game.oneIsDone && more.length === 0) return choose(play, now, only, change, says);
     return step({ says, next: 'choose' }, change);
@@ -102,12 +113,17 @@ export function choosing<R, T extends object>(
     },
     choice: (play, state) => ({
       says: game.asksWhich(play, state),
-      choices: game.options(play, state).map(({ asks: _asks, ...choice }) => choice),
+      choices: optionsOf(play, state).map(({ asks: _asks, ...choice }) => choice),
       ...(game.by ? { by: game.by(play.rules) } : {}),
     }),
     chosen: (play, state, { key }) => choose(play, state, optionOf(play, state, key), {}, state.says),
-    said: (play, state, { asked: { whole }, by, left }) => {
-      const option = optionOf(play, state, state.chosen as string);
+    said: (play, state, { asked, by, left }) => {
+      const { whole } = asked;
+      const known = saidFor.get(asked);
+      const option =
+        known?.play === play && known.option.key === state.chosen
+          ? known.option
+          : optionOf(play, state, state.chosen as string);
       if (by === null) return step(game.unsaid(play, state, option, whole), { chosen: null });
       // What is left is said by whoever has taken it.
       const taken =

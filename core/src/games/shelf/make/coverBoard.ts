@@ -1,7 +1,7 @@
 import { allRolls, type DieSides } from '../../../materials/dice.ts';
 import type { Sign } from '../../../numbers/expression.ts';
 import { reach } from '../../../numbers/reach.ts';
-import { askMade, type Making } from '../../askMade.ts';
+import { askMade, madeUpTo, type Making } from '../../askMade.ts';
 import type { ChoosingState } from '../../bodies/choosing.ts';
 import type { Play } from '../../game.ts';
 
@@ -18,9 +18,16 @@ interface Board {
   readonly ways: ReadonlyMap<number, number>;
 }
 const boards = new Map<string, Board>();
+const boardsByRules = new WeakMap<CoverRules, Board>();
 
 /** Every number the dice make above 0, the smallest so many, each by every die; and how many rolls make each. */
 export function boardOf(one: CoverRules): Board {
+  const own = boardsByRules.get(one) ?? boardLaid(one);
+  boardsByRules.set(one, own);
+  return own;
+}
+
+function boardLaid(one: CoverRules): Board {
   const key = JSON.stringify(one);
   const known = boards.get(key);
   if (known) return known;
@@ -52,14 +59,20 @@ export const makingOf = ({ rules: { dice, signs } }: Play<CoverRules>, roll: Cov
   least: dice.length,
 });
 
+/** Whether the roll makes a number of the board. */
+export const canMake = (play: Play<CoverRules>, roll: CoverLies['roll'], number: number): boolean =>
+  roll !== null && madeUpTo(makingOf(play, roll), largestOf(play.rules)).has(number);
+const largestOf = (one: CoverRules) => boardNumbers(one).at(-1) ?? 1;
+
 /** The number that the fewest rolls make, of those that can be covered. */
 export function bestOf(play: Play<CoverRules>, state: ChoosingState & CoverLies) {
   const { numbers, ways } = boardOf(play.rules);
-  return numbers
-    .flatMap((number, at) => {
-      const asked =
-        state.covered[at] === null ? askMade(state.turn, makingOf(play, state.roll), number) : undefined;
-      return asked ? [{ key: `${at} ${number}`, whole: asked.whole, ways: ways.get(number) ?? 0 }] : [];
-    })
-    .sort((a, b) => a.ways - b.ways)[0];
+  const waysOf = (at: number) => ways.get(numbers[at] as number) ?? 0;
+  const [best] = [...numbers.keys()]
+    .filter((at) => state.covered[at] === null && canMake(play, state.roll, numbers[at] as number))
+    .sort((a, b) => waysOf(a) - waysOf(b));
+  if (best === undefined) return undefined;
+  const number = numbers[best] as number;
+  const asked = askMade(state.turn, makingOf(play, state.roll), number);
+  return asked && { key: `${best} ${number}`, whole: asked.whole };
 }

@@ -10,7 +10,7 @@ import { numberSetting, oneSetting, signsSetting } from '../../setting.ts';
 import { operationOfSign } from '../../signOperation.ts';
 import { say } from '../../tell/sentence.ts';
 import { inWords } from '../../words.ts';
-import { type CoverRules, boardNumbers, type CoverLies, makingOf, bestOf } from './coverBoard.ts';
+import { type CoverRules, boardNumbers, type CoverLies, makingOf, bestOf, canMake } from './coverBoard.ts';
 import { sparesEach, coverTheBoardWords } from './coverTheBoardWords.ts';
 import { toMake } from './toMake.ts';
 
@@ -69,7 +69,14 @@ export const coverTheBoard: Game<CoverRules, ChoosingState & CoverLies> = {
     options: (play, state) => [
       ...boardNumbers(play.rules).flatMap((number, at) =>
         state.covered[at] === null
-          ? [toMake({ key: `${at} ${number}`, square: at, number }, state.turn, makingOf(play, state.roll))]
+          ? [
+              toMake(
+                { key: `${at} ${number}`, square: at, number },
+                state.turn,
+                makingOf(play, state.roll),
+                canMake(play, state.roll, number),
+              ),
+            ]
           : [],
       ),
       { key: pass, says: say('nothingToCover') },

@@ -1,6 +1,7 @@
 import type { DieSides } from '../../../materials/dice.ts';
 import type { Sign } from '../../../numbers/expression.ts';
-import { reach, type Reach } from '../../../numbers/reach.ts';
+import type { Reach } from '../../../numbers/reach.ts';
+import { madeUpTo } from '../../askMade.ts';
 import type { ChoosingState, Option } from '../../bodies/choosing.ts';
 import type { Play } from '../../game.ts';
 import { nextSeat, seatsIn } from '../../playGame.ts';
@@ -15,20 +16,9 @@ export interface SweepRules {
   readonly rounds: number;
 }
 
-/** What was reached before: a roll is asked after many times before the next. */
-const reached = new Map<string, Reach>();
-const mostReached = 300;
-
 /** Every number that a roll makes, with its lines. */
-export function reachOf({ signs, top }: SweepRules, roll: readonly number[]): Reach {
-  const key = `${roll.join()} ${signs.join('')} ${top}`;
-  const known = reached.get(key);
-  if (known) return known;
-  if (reached.size > mostReached) reached.clear();
-  const made = reach({ numbers: roll, signs, from: 1, to: top });
-  reached.set(key, made);
-  return made;
-}
+export const reachOf = ({ signs, top }: SweepRules, roll: readonly number[]): Reach =>
+  madeUpTo({ numbers: roll, signs, least: 1 }, top);
 
 export interface SweepLies {
   /** By number less one: the seat that marked it. */
