@@ -279,7 +279,9 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
           />
         )}
       </TableFrame>
-      {best && table.status !== 'paused' && <BestLine game={game} names={names} onClose={() => setBest(false)} />}
+      {best && table.status !== 'paused' && (
+        <BestLine game={game} names={names} onClose={() => setBest(false)} />
+      )}
       {help && <KeyHelp onClose={() => setHelp(false)} />}
     </>
   );
