@@ -112,6 +112,35 @@ describe('calc', () => {
       right: null,
     });
   });
+  it('tells what games come to: handfuls, fingers, boxes, trails, gaps and rolls', () => {
+    expect(one('handful', { dice: [6, 4, 5, 3, 2, 1], total: 10, groups: 'pairs' })).toEqual({
+      left: 4,
+      groups: [[6, 4]],
+    });
+    expect(one('handful', { dice: [6, 4, 5, 3, 2, 1], total: 10, groups: 'any' })).toMatchObject({ left: 1 });
+    expect(one('behind', { fingers: 10, total: 9, operation: 'add' })).toEqual({ chance: '2/25' });
+    const pairs = (last: number) => [
+      [1, 4],
+      [2, 5],
+      [3, 6],
+      [4, last],
+    ];
+    expect(one('rule', { pairs: pairs(9) })).toEqual({ operation: 'add', by: 3, wrong: 3, should: 7 });
+    expect(one('rule', { pairs: pairs(7) })).toEqual({
+      operation: null,
+      by: null,
+      wrong: null,
+      should: null,
+    });
+    expect(one('trail', { rows: 2, cols: 3, start: 5, step: 5, turning: true })).toEqual({
+      rows: [
+        [5, 10, 15],
+        [30, 25, 20],
+      ],
+    });
+    expect(one('gaps', { pack: [1, 9, 4, 6, 2], spaces: 3, total: 10 })).toEqual({ laid: 5 });
+    expect(one('rolls', { dice: [6, 6], rolls: 9 })).toMatchObject({ '1,1': '1/4', '1,2': '1/2' });
+  });
   it('tells chances off a deck as exact fractions', () => {
     expect(one('compare', { deck: { 1: 1, 2: 1 }, k: 1, operation: 'add' })).toEqual({
       first: '1/2',

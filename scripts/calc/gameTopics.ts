@@ -1,29 +1,47 @@
 import {
   arrayPlaces,
+  bestGroups,
   bestUnder,
   canStretch,
   compareHands,
+  dieSides,
   expectedTurns,
   expressionText,
+  fingersChance,
+  gapsLaid,
+  mostGapsCards,
   mostNumbers,
   mostSpent,
   nearest,
   overlap,
   pairExposure,
   reach,
+  rollExposure,
   sentencesOf,
   signs,
   stretchTotals,
+  trailRows,
   turnExposure,
   widestRange,
+  wrongPairOf,
   type Deck,
   type Expression,
   type Fraction,
+  type InOut,
   type Operation,
   type Plot,
   type Sign,
 } from '@veldrift/core';
-import { choiceOf, countOf, documentOf, failField, listOf, numberOf, type Document } from './fields.ts';
+import {
+  choiceOf,
+  countOf,
+  documentOf,
+  failField,
+  flagOf,
+  listOf,
+  numberOf,
+  type Document,
+} from './fields.ts';
 
 const plot = 10;
 const signOperations: Readonly<Record<Sign, Operation>> = { '+': 'add', '-': 'sub', '*': 'mul', '/': 'div' };
@@ -57,6 +75,60 @@ export const gameTopics: Readonly<Record<string, (input: Document) => unknown>> 
       signs: signsOf(input),
     });
     return { spent: count, lines: lines.map((line) => expressionText(line, false)) };
+  },
+
+  handful: (input) => {
+    const dice = wholesOf(input, 'dice', mostDice);
+    const groups = choiceOf(input.groups, ['pairs', 'any'] as const, 'groups');
+    const total = countOf(input, 'total');
+    const found = bestGroups(dice, { total, least: 2, most: groups === 'pairs' ? 2 : dice.length });
+    return {
+      left: dice.length - found.flat().length,
+      groups: found.map((places) => places.map((at) => dice[at])),
+    };
+  },
+
+  behind: (input) => {
+    const fingers = countOf(input, 'fingers');
+    if (fingers < 1 || fingers > 1000) failField('fingers', 'a whole number from 1 to 1000');
+    const operation = choiceOf(input.operation, ['add', 'mul'] as const, 'operation');
+    return { chance: ratio(fingersChance(fingers, countOf(input, 'total'), operation)) };
+  },
+
+  rule: (input) => {
+    const pairs = listOf(input, 'pairs').map((one, at): InOut => {
+      const two = Array.isArray(one) ? (one as readonly unknown[]) : [];
+      return two.length === 2 && two.every((number) => Number.isInteger(number))
+        ? [two[0] as number, two[1] as number]
+        : failField(`pairs[${at}]`, 'two whole numbers');
+    });
+    const found = wrongPairOf(pairs);
+    return found ?? { operation: null, by: null, wrong: null, should: null };
+  },
+
+  trail: (input) => {
+    const [rows, cols] = (['rows', 'cols'] as const).map((name) => {
+      const count = countOf(input, name);
+      return count >= 1 && count <= 100 ? count : failField(name, 'a whole number from 1 to 100');
+    }) as [number, number];
+    const [start, step] = [wholeOf(input, 'start'), wholeOf(input, 'step')];
+    return { rows: trailRows({ rows, cols, start, step, turning: flagOf(input, 'turning') }) };
+  },
+
+  gaps: (input) => {
+    const pack = wholesOf(input, 'pack', mostGapsCards);
+    const spaces = countOf(input, 'spaces');
+    return { laid: sayField('spaces', () => gapsLaid(pack, spaces, countOf(input, 'total'))) };
+  },
+
+  rolls: (input) => {
+    const dice = listOf(input, 'dice').map(
+      (one, at) =>
+        dieSides.find((sides) => sides === one) ?? failField(`dice[${at}]`, `one of ${dieSides.join(', ')}`),
+    );
+    if (dice.length < 1 || dice.length > 4) failField('dice', 'a list of 1 to 4 dice');
+    const found = rollExposure(dice, countOf(input, 'rolls'));
+    return Object.fromEntries([...found].map(([roll, expected]) => [roll, ratio(expected)]));
   },
 
   under: (input) => {
@@ -153,6 +225,18 @@ function numbersOf(input: Document, field = 'numbers'): number[] {
   return numbers.length >= 1 && numbers.length <= mostNumbers
     ? numbers
     : failField(field, `a list of 1 to ${mostNumbers} numbers`);
+}
+
+/** The most dice of a handful. */
+const mostDice = 16;
+
+function wholesOf(input: Document, field: string, most: number): number[] {
+  const numbers = listOf(input, field).map((one, at) =>
+    typeof one === 'number' && Number.isInteger(one) && one >= 0 && one <= 9999
+      ? one
+      : failField(`${field}[${at}]`, 'a whole number from 0 to 9999'),
+  );
+  return numbers.length <= most ? numbers : failField(field, `a list of up to ${most} numbers`);
 }
 
 function signsOf(input: Document): readonly Sign[] {
