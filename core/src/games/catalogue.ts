@@ -18,12 +18,15 @@ import { powerPair } from './shelf/compare/powerPair.ts';
 import { partOfWhole } from './shelf/compare/partOfWhole.ts';
 import { outweigh } from './shelf/compare/outweigh.ts';
 import { stretchOrFold } from './shelf/totals/stretchOrFold.ts';
+import { closeTheGaps } from './shelf/partners/closeTheGaps.ts';
+import { inStep } from './shelf/partners/inStep.ts';
 import { handful } from './shelf/partners/handful.ts';
 import { trueLines } from './shelf/partners/trueLines.ts';
 import { upAndDown } from './shelf/totals/upAndDown.ts';
 import { twoToHold } from './shelf/boards/twoToHold.ts';
 import { tallNumber } from './shelf/compare/tallNumber.ts';
 import { underTheLine } from './shelf/compare/underTheLine.ts';
+import { ruleBox } from './shelf/talk/ruleBox.ts';
 import { whatSlipped } from './shelf/talk/whatSlipped.ts';
 
 /** A game whose rules and state only it knows. */
@@ -44,7 +47,9 @@ export const shelf = {
   'bond-hunt': bondHunt,
   'ask-for-partner': askForPartner,
   'true-lines': trueLines,
+  'close-the-gaps': closeTheGaps,
   handful,
+  'in-step': inStep,
   'into-the-middle': intoTheMiddle,
   'spend-the-hand': spendTheHand,
   'hundred-sweep': hundredSweep,
@@ -57,6 +62,7 @@ export const shelf = {
   lamps,
   'fill-the-field': fillTheField,
   'what-slipped': whatSlipped,
+  'rule-box': ruleBox,
 } as const satisfies Readonly<Record<string, AnyGame>>;
 
 export type GameId = keyof typeof shelf;

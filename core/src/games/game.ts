@@ -123,6 +123,8 @@ export interface Game<Rules, State extends GameState> {
   shake?(play: Play<Rules>, state: State, random: RandomSource): State;
   /** `from`: the seat it is seen from, on a device of that child's own; left out: everyone looks at one table. */
   scene(play: Play<Rules>, state: State, from?: number): Scene;
+  /** How many of so many deals come out, played as well as the model plays, each dealt on from a seed; left out where nothing is to come out. */
+  comesOut?(rules: Rules, deals: number, seed: number): number;
   /** One number for each seat, or one for all where they play together. */
   scores(play: Play<Rules>, state: State): readonly number[];
   /** The best that could be done now; null where nothing is chosen. */

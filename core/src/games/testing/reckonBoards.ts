@@ -1,7 +1,8 @@
 import type { AddTimesRules } from '../shelf/make/rollLines.ts';
 import type { HandfulRules } from '../shelf/partners/handfulDice.ts';
 import type { UpDownRules } from '../shelf/totals/upDownCards.ts';
-import { tell } from '../tell/sentence.ts';
+import type { InStepRules } from '../shelf/partners/inStepOrder.ts';
+import { tell, written } from '../tell/sentence.ts';
 import { give, nothing, numbersOf, saidOf, valueOf, type Table } from './table.ts';
 import { expect } from 'vitest';
 
@@ -181,4 +182,43 @@ export function upAndDown(table: Table): number[] {
     if (by !== null) totals[own] = value;
   }
   return totals;
+}
+
+/** One for each laid by saying its fact; what was said is the whole table, in the order asked for. */
+export function inStep(table: Table): number[] {
+  const { table: number, times, order } = table.play.rules as InStepRules;
+  const laid = nothing(table);
+  const made = saidOf(table).map(({ asked, by }) => {
+    const [line = '', product = ''] = asked.split(' = ');
+    expect(valueOf(line)).toBe(Number(product));
+    if (by !== null) give(laid, by, 1);
+    return Number(product);
+  });
+  const first =
+    order === 'middle' ? number * (Math.floor(times / 2) + 1) : order === 'up' ? number : number * times;
+  expect(made[0]).toBe(first);
+  for (const [at, one] of made.entries()) {
+    const before = made[at - 1];
+    if (before === undefined) continue;
+    const up = order === 'up' || (order === 'middle' && one >= first);
+    expect(one - (before === number * times && !up ? first : before)).toBe(up ? number : -number);
+  }
+  expect(made.length).toBe(times);
+  return laid;
+}
+
+/** One for each box whose wrong pair was put right; what was said fits every pair of its box but one, by mathjs. */
+export function ruleBox(table: Table): number[] {
+  const points = nothing(table);
+  for (const { asked, by, at } of saidOf(table)) {
+    const [line = '', should = ''] = asked.split(' = ');
+    const [goesIn = 0, own = 0] = numbersOf(line);
+    const sign = line.replace(/[\d ]/g, '');
+    const pairs = (table.seen[at]?.scene.board?.squares ?? []).map(({ text }) => numbersOf(written(text)));
+    const wrong = pairs.filter(([x, y]) => valueOf(`${x} ${sign} ${own}`) !== y);
+    expect(wrong.map(([x]) => x)).toEqual([goesIn]);
+    expect(valueOf(line)).toBe(Number(should));
+    if (by !== null) give(points, by, 1);
+  }
+  return points;
 }

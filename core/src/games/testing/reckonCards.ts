@@ -6,6 +6,7 @@ import type { OutweighRules } from '../shelf/compare/outweigh.ts';
 import type { PartRules } from '../shelf/compare/partOfWhole.ts';
 import type { PowerRules } from '../shelf/compare/powerPair.ts';
 import type { TallRules } from '../shelf/compare/tallNumber.ts';
+import type { GapsRules } from '../shelf/partners/gapsTable.ts';
 import type { LineRules } from '../shelf/compare/twoNumbers.ts';
 import type { BondWatchRules } from '../shelf/first/bondWatch.ts';
 import { give, nothing, numbersOf, saidOf, valueOf, type Table } from './table.ts';
@@ -293,4 +294,21 @@ export function askForPartner(table: Table): number[] {
     give(won, chooser.seat, 2);
   }
   return won;
+}
+
+/** The cards that cover what was said to make ten: two, or four for four tens; no more than are left. */
+export function closeTheGaps(table: Table): number[] {
+  const { recipe, spaces } = table.play.rules as GapsRules;
+  const laid = nothing(table);
+  let left = packOf(recipe).length - spaces;
+  for (const { asked, by } of saidOf(table)) {
+    const [line = '', total] = asked.split(' = ');
+    expect(valueOf(line)).toBe(Number(total));
+    expect([10, 40]).toContain(Number(total));
+    if (by === null) continue;
+    const more = Math.min(left, Number(total) === 40 ? 4 : 2);
+    left -= more;
+    give(laid, by, more);
+  }
+  return laid;
 }

@@ -64,7 +64,12 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
     score: cards.trueLines,
     cards: ({ pile, hands, board }) => [...pile, ...hands.flat(), ...board],
   },
+  'close-the-gaps': {
+    score: cards.closeTheGaps,
+    cards: ({ open, pile, gone }) => [...open, ...pile, ...gone],
+  },
   handful: { score: boards.handful, cards: null },
+  'in-step': { score: boards.inStep, cards: null },
   'into-the-middle': {
     score: cards.intoTheMiddle,
     cards: ({ pile, around, target, gone, won }) => [...pile, ...around, target, ...gone, ...won.flat()],
@@ -92,5 +97,6 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
       ),
   },
   'fill-the-field': { score: boards.fillTheField, cards: null },
+  'rule-box': { score: boards.ruleBox, cards: null },
   'what-slipped': { score: boards.marked((key) => key !== 'none' && key !== 'next'), cards: null },
 };

@@ -6,6 +6,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { houseRulesQuery, pupilGamesQuery, pupilsQuery } from '../../app/queries.ts';
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
 import type { ChosenRules } from './chosenRules.ts';
+import { ComesOut } from './ComesOut.tsx';
 import { HouseRulesForm } from './HouseRulesForm.tsx';
 import { TurnDrawings } from '../game/TableDrawing.tsx';
 import { firstStepFor } from './firstStep.ts';
@@ -95,6 +96,7 @@ function Page({ game }: { readonly game: AnyGame }) {
           <p>
             <strong>It ends</strong> {ends.charAt(0).toLowerCase() + ends.slice(1)}
           </p>
+          {game.comesOut && <ComesOut game={game} rules={rules} />}
           <h2>Lay out</h2>
           <ul className="game-lay">
             {layOut(game.materials(rules)).map((line) => (

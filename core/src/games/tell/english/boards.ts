@@ -1,4 +1,13 @@
-import { type Who, type None, type Seat, textOf, type Whole, type Teller } from './words.ts';
+import {
+  type Who,
+  type None,
+  type Seat,
+  type Shown,
+  textOf,
+  type Text,
+  type Whole,
+  type Teller,
+} from './words.ts';
 
 /** English, by what it is of. */
 export const boards = {
@@ -16,6 +25,17 @@ export const boards = {
     `${textOf(whole, tell)}: it keeps the other from a line.`,
   planOpen: ({ whole }: Whole, _who: Who, tell: Teller) =>
     `${textOf(whole, tell)}: it lies on the most open lines.`,
+  // In step.
+  whichInStep: (
+    { seat, fact, after }: Seat & { readonly fact: Text | null; readonly after: number | null },
+    who: Who,
+    tell: Teller,
+  ) =>
+    `${who(seat)}: ${fact !== null ? `which is ${textOf(fact, tell)}?` : after === null ? 'which comes first?' : `what comes after ${after}?`}`,
+  notNext: ({ shown }: Shown, _who: Who, tell: Teller) => `${textOf(shown, tell)} is not next. It goes back.`,
+  inStepBoard: ({ table }: { readonly table: number }) => `What ${table} makes`,
+  laidInStep: (_: None) => 'Laid in step',
+  allInStep: (_: None) => 'All lie in step.',
   totals: (_: None) => 'Totals',
   countersOf: ({ seat }: Seat, who: Who) => `Counters of ${who(seat)}`,
   placeOn: ({ total }: { readonly total: number }) => `Place a counter on ${total}.`,

@@ -131,6 +131,14 @@ export const cards = {
   trulyNoMore: (_: None) => 'True: nothing more makes ten.',
   notTen: ({ shown }: Shown, _who: Who, tell: Teller) =>
     `${textOf(shown, tell)} does not make ten. Look again.`,
+  pickCards: (_: None) => 'Pick up two cards that make ten first, or four that are worth ten.',
+  coverWhich: ({ seat, left }: Seat & { readonly left: number }, who: Who) =>
+    `${who(seat)}: which make ten? ${cardsText(left)} to lay.`,
+  gapsOpen: (_: None) => 'Open on the table',
+  gapsWon: (_: None) => 'The pack is out: all is covered.',
+  gapsStuck: ({ left }: { readonly left: number }) =>
+    `Nothing makes ten any more. ${cardsText(left)} are left.`,
+  covered: (_: None) => 'Cards laid',
   canBeOut: ({ count }: { readonly count: number }) => `${count} dice can be taken out.`,
 
   // Numbers laid of digits.

@@ -1,4 +1,12 @@
-import { type Who, type None, type Told, type Teller, type Story, stories } from './words.ts';
+import type { Operation } from '../../../facts/operation.ts';
+import { type Who, type Seat, type None, type Told, type Teller, type Story, stories } from './words.ts';
+
+const boxDoing: Readonly<Record<Operation, string>> = {
+  add: 'adds',
+  sub: 'takes away',
+  mul: 'multiplies by',
+  div: 'shares by',
+};
 
 /** English, by what it is of. */
 export const talk = {
@@ -16,6 +24,25 @@ export const talk = {
   inOut: ({ x, y }: { readonly x: number; readonly y: number }) => `${x} gives ${y}`,
   tensOnes: (values: { readonly tens: number; readonly ones: number; readonly value: number }) =>
     `${values.tens} tens and ${values.ones} ones are ${values.value}`,
+  // Rule box.
+  ruleBox: (_: None) => 'Goes in and comes out',
+  whichPair: ({ seat }: Seat, who: Who) => `${who(seat)}: what is the rule, and which pair slipped?`,
+  whichPairSlipped: (_: None) => 'which pair slipped',
+  boxGives: ({ goesIn }: { readonly goesIn: number }) => `${goesIn} gives \u25a1`,
+  pairFits: ({ nth }: { readonly nth: number }) => `Pair ${nth} fits the rule. Look again.`,
+  boxesMended: (_: None) => 'Boxes mended',
+  boxDoes: ({
+    operation,
+    by,
+    nth,
+    should,
+  }: {
+    readonly operation: Operation;
+    readonly by: number;
+    readonly nth: number;
+    readonly should: number;
+  }) => `The box ${boxDoing[operation]} ${by}: pair ${nth} should give ${should}.`,
+  boxesDone: ({ count }: { readonly count: number }) => `${count} boxes are done.`,
   mendsFound: (_: None) => 'Mends found',
   mendsLeft: ({ left }: { readonly left: number }) =>
     `${left} ${left === 1 ? 'mend is' : 'mends are'} left to find.`,
