@@ -1,7 +1,6 @@
 import { numberRecipe, packOf, shuffledIds, type Card } from '../../../materials/pack.ts';
 import { groupsIn } from '../../../numbers/groupsOf.ts';
-import { askCards } from '../../askFact.ts';
-import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
+import { choosing, type ChoosingState } from '../../bodies/choosing.ts';
 import type { Game, Play } from '../../game.ts';
 import { chanceOf } from '../../playGame.ts';
 import { emptyScene } from '../../scene.ts';
@@ -10,7 +9,7 @@ import { numberSetting } from '../../setting.ts';
 import { say } from '../../tell/sentence.ts';
 import { inWords } from '../../words.ts';
 import { closeTheGapsWords } from './closeTheGapsWords.ts';
-import { coverable, coverPlaces, gapsWon, ten, tensTogether, type GapsRules } from './gapsTable.ts';
+import { coverable, coverPlaces, gapsWon, ten, tensTogether, type GapsRules, fourTens } from './gapsTable.ts';
 import { group } from './handfulDice.ts';
 
 export interface GapsLies {
@@ -128,25 +127,6 @@ export const closeTheGaps: Game<GapsRules, State> = {
   },
 };
 
-/** Four cards worth ten each: "four tens are forty". */
-function fourTens(
-  seat: number,
-  worths: readonly number[],
-  idsOf: (places: readonly number[]) => number[],
-): Option[] {
-  const places = worths.flatMap((worth, place) => (worth === ten ? [place] : [])).slice(0, tensTogether);
-  if (places.length < tensTogether) return [];
-  const asked = {
-    ...askCards(
-      seat,
-      'add',
-      places.map(() => ten),
-    ),
-    untimed: true as const,
-  };
-  const says = say('asWritten', { text: places.map(() => ten).join(' + ') });
-  return [{ key: places.join(' '), veiled: true, says, cards: idsOf(places), asks: () => [asked] }];
-}
 const dealt = (play: P) => shuffledIds(packOf(play.rules.recipe), chanceOf(play, { draws: 0 }));
 const cardOf = (play: P, id: number) => packOf(play.rules.recipe)[id] as Card;
 const worthsOf = (play: P, ids: readonly number[]) => ids.map((id) => cardOf(play, id).worth);

@@ -1,6 +1,8 @@
-import { packOf, shuffledIds, type Card } from '../../../materials/pack.ts';
+import { packOf, shuffledIds, type Card, type Recipe } from '../../../materials/pack.ts';
 import { createRandom } from '../../../random/random.ts';
-import type { Recipe } from '../../../materials/pack.ts';
+import { askCards } from '../../askFact.ts';
+import type { Option } from '../../bodies/choosing.ts';
+import { say } from '../../tell/sentence.ts';
 
 export interface GapsRules {
   readonly recipe: Recipe;
@@ -63,4 +65,24 @@ export function gapsWon({ recipe, spaces }: GapsRules, deals: number, seed: numb
     if (table.pile.length === 0) won += 1;
   }
   return won;
+}
+
+/** Four cards worth ten each: "four tens are forty". */
+export function fourTens(
+  seat: number,
+  worths: readonly number[],
+  idsOf: (places: readonly number[]) => number[],
+): Option[] {
+  const places = worths.flatMap((worth, place) => (worth === ten ? [place] : [])).slice(0, tensTogether);
+  if (places.length < tensTogether) return [];
+  const asked = {
+    ...askCards(
+      seat,
+      'add',
+      places.map(() => ten),
+    ),
+    untimed: true as const,
+  };
+  const says = say('asWritten', { text: places.map(() => ten).join(' + ') });
+  return [{ key: places.join(' '), veiled: true, says, cards: idsOf(places), asks: () => [asked] }];
 }
