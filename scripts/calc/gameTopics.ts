@@ -78,7 +78,7 @@ export const gameTopics: Readonly<Record<string, (input: Document) => unknown>> 
   },
 
   handful: (input) => {
-    const dice = wholesOf(input, 'dice', mostDice);
+    const dice = wholesOf(input, 'dice', 0, mostDice);
     const groups = choiceOf(input.groups, ['pairs', 'any'] as const, 'groups');
     const total = countOf(input, 'total');
     const found = bestGroups(dice, { total, least: 2, most: groups === 'pairs' ? 2 : dice.length });
@@ -116,7 +116,7 @@ export const gameTopics: Readonly<Record<string, (input: Document) => unknown>> 
   },
 
   gaps: (input) => {
-    const pack = wholesOf(input, 'pack', mostGapsCards);
+    const pack = wholesOf(input, 'pack', 0, mostGapsCards);
     const spaces = countOf(input, 'spaces');
     return { laid: sayField('spaces', () => gapsLaid(pack, spaces, countOf(input, 'total'))) };
   },
@@ -216,27 +216,20 @@ function wholeOf(input: Document, name: string): number {
   return Number.isInteger(value) ? value : failField(name, 'a whole number');
 }
 
-function numbersOf(input: Document, field = 'numbers'): number[] {
-  const numbers = listOf(input, field).map((one, at) =>
-    typeof one === 'number' && Number.isInteger(one) && one >= 0 && one <= 9999
-      ? one
-      : failField(`${field}[${at}]`, 'a whole number from 0 to 9999'),
-  );
-  return numbers.length >= 1 && numbers.length <= mostNumbers
-    ? numbers
-    : failField(field, `a list of 1 to ${mostNumbers} numbers`);
-}
-
 /** The most dice of a handful. */
 const mostDice = 16;
 
-function wholesOf(input: Document, field: string, most: number): number[] {
+const numbersOf = (input: Document, field = 'numbers'): number[] => wholesOf(input, field, 1, mostNumbers);
+
+function wholesOf(input: Document, field: string, least: number, most: number): number[] {
   const numbers = listOf(input, field).map((one, at) =>
     typeof one === 'number' && Number.isInteger(one) && one >= 0 && one <= 9999
       ? one
       : failField(`${field}[${at}]`, 'a whole number from 0 to 9999'),
   );
-  return numbers.length <= most ? numbers : failField(field, `a list of up to ${most} numbers`);
+  return numbers.length >= least && numbers.length <= most
+    ? numbers
+    : failField(field, `a list of ${least} to ${most} numbers`);
 }
 
 function signsOf(input: Document): readonly Sign[] {

@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { createRandom } from '../../../random/random.ts';
 import { shelf } from '../../catalogue.ts';
+import { modelMove } from '../../modelPlayer.ts';
+import { playMove } from '../../playGame.ts';
 import { coverable, coverPlaces, gapsWon } from './gapsTable.ts';
 
 const [twelve, nine] = shelf['close-the-gaps'].steps.map(({ rules }) => rules);
@@ -42,8 +45,7 @@ describe('the chance that the gaps are closed', () => {
     expect(fewer).toBeGreaterThan(0);
     expect(more).toBeLessThan(2000);
   });
-  it('is what the game itself comes to, played by its best moves', () => {
-    // A pack whose cards all pair with their like comes out always; one with nothing that makes ten never.
+  it('is all or nothing of a pack that always or never makes ten', () => {
     const only = (worth: number) => ({
       recipe: { worths: { A: worth }, copies: 8, signed: false },
       spaces: 4,
@@ -51,5 +53,27 @@ describe('the chance that the gaps are closed', () => {
     expect(gapsWon(only(5), 50, 3)).toBe(50);
     expect(gapsWon(only(10), 50, 3)).toBe(50);
     expect(gapsWon(only(4), 50, 3)).toBe(0);
+  });
+  it('is what the game itself comes to, played by its best moves', () => {
+    if (!nine) throw new Error('The steps are gone.');
+    const game = shelf['close-the-gaps'];
+    const plays = 300;
+    let won = 0;
+    for (let seed = 1; seed <= plays; seed += 1) {
+      const play = { rules: nine, seats: 1, against: false, seed };
+      let state = game.setUp(play);
+      const player = { right: () => 1, sees: 1, timeMs: 1000 };
+      for (;;) {
+        const move = modelMove(game, play, state, [player], createRandom(seed));
+        if (!move) break;
+        state = playMove(game, play, state, move);
+      }
+      if (state.pile.length === 0) won += 1;
+    }
+    // Other deals of the same chance: within four standard deviations.
+    const share = gapsWon(nine, 4000, 1) / 4000;
+    const far = 4 * Math.sqrt((share * (1 - share)) / plays);
+    expect(Math.abs(won / plays - share)).toBeLessThan(far);
+    expect(far).toBeLessThan(0.12);
   });
 });

@@ -67,7 +67,7 @@ export function gapsWon({ recipe, spaces }: GapsRules, deals: number, seed: numb
   return won;
 }
 
-/** Four cards worth ten each: "four tens are forty". */
+/** Four cards worth ten each, where there are four: said on, "ten, twenty, thirty, forty". */
 export function fourTens(
   seat: number,
   worths: readonly number[],

@@ -9,8 +9,8 @@ import { say, type Text } from '../../tell/sentence.ts';
 import { inWords } from '../../words.ts';
 import {
   askedOf,
-  lastOf,
   nextOf,
+  nextTold,
   placeOf,
   stepsOf,
   type InStepLies,
@@ -65,12 +65,7 @@ export const inStep: Game<InStepRules, State> = {
   }),
   ...choosing<InStepRules, InStepLies>({
     lay: (play) => ({ tiles: shuffled(stepsOf(play), chanceOf(play, { draws: 0 })), laid: [], draws: 1 }),
-    asksWhich: (play, state) =>
-      say('whichInStep', {
-        seat: state.turn,
-        fact: play.rules.named ? askedOf(play, state.turn, nextOf(play, state)).shown : null,
-        after: lastOf(play, state),
-      }),
+    asksWhich: (play, state) => say('whichInStep', nextTold(play, state.turn, state)),
     options: (play, state) => {
       const next = nextOf(play, state);
       const asked = askedOf(play, state.turn, next);

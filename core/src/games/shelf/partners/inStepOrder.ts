@@ -28,9 +28,19 @@ export function stepsOf({ rules: { times, order } }: P): number[] {
 }
 export const placeOf = (play: P, one: number) => stepsOf(play).indexOf(one);
 export const nextOf = (play: P, { laid }: InStepLies) => stepsOf(play)[laid.length] ?? 0;
-/** The number laid last; null: none lies there yet. */
-export const lastOf = (play: P, { laid }: InStepLies) =>
-  laid.length === 0 ? null : (stepsOf(play)[laid.length - 1] as number) * play.rules.table;
+/**
+ * How the next is asked for: by the number beside it in the table and on which side of that it lies; null: none lies there yet.
+ * From the middle it goes down again from the number it began at, and where it begins nobody can know.
+ */
+export function nextTold(play: P, seat: number, state: InStepLies) {
+  const { table, order, named } = play.rules;
+  const next = nextOf(play, state);
+  const laid = stepsOf(play).slice(0, state.laid.length);
+  const up = laid.length === 0 ? order !== 'down' : laid.includes(next - 1);
+  const beside = laid.length === 0 ? null : (up ? next - 1 : next + 1) * table;
+  const tells = named || (order === 'middle' && laid.length === 0);
+  return { seat, fact: tells ? askedOf(play, seat, next).shown : null, beside, up };
+}
 
 /** A fact of the table; what it makes lay open among the others. */
 export const askedOf = ({ rules: { table } }: P, seat: number, times: number) => ({

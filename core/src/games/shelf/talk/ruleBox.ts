@@ -75,10 +75,10 @@ export const ruleBox: Game<BoxRules, State> = {
         return { ...own, claim };
       }),
     none: (_play, state) => ({ says: state.says, next: 'pass' }),
-    fails: (_play, _state, { at }) => ({
-      says: say('pairFits', { nth: at && 'square' in at ? at.square + 1 : 1 }),
-      next: 'pass',
-    }),
+    fails: (_play, { box }, { key }) => {
+      const [x, y] = box.pairs[Number(key)] ?? [0, 0];
+      return { says: say('pairFits', { x, y }), next: 'pass' };
+    },
     takes: (play, state, _option, { by, whole }) => nextBox(play, state, say('whole', { whole }), by),
     unsaid: (play, state, _option, whole) => nextBox(play, state, say('whole', { whole }), null),
   }),
@@ -95,7 +95,12 @@ export const ruleBox: Game<BoxRules, State> = {
   best: (_play, { box, turn, asking }) => {
     if (asking) return null;
     return {
-      says: say('boxDoes', { operation: box.operation, by: box.by, nth: box.wrong + 1, should: box.should }),
+      says: say('boxDoes', {
+        operation: box.operation,
+        by: box.by,
+        goesIn: box.pairs[box.wrong]?.[0] ?? 0,
+        should: box.should,
+      }),
       worked: [],
       move: { kind: 'choose', seat: turn, key: String(box.wrong) },
     };

@@ -27,11 +27,19 @@ export const boards = {
     `${textOf(whole, tell)}: it lies on the most open lines.`,
   // In step.
   whichInStep: (
-    { seat, fact, after }: Seat & { readonly fact: Text | null; readonly after: number | null },
+    {
+      seat,
+      fact,
+      beside,
+      up,
+    }: Seat & { readonly fact: Text | null; readonly beside: number | null; readonly up: boolean },
     who: Who,
     tell: Teller,
-  ) =>
-    `${who(seat)}: ${fact !== null ? `which is ${textOf(fact, tell)}?` : after === null ? 'which comes first?' : `what comes after ${after}?`}`,
+  ) => {
+    if (fact !== null) return `${who(seat)}: which is ${textOf(fact, tell)}?`;
+    if (beside === null) return `${who(seat)}: which comes ${up ? 'first' : 'last'}?`;
+    return `${who(seat)}: what comes ${up ? 'after' : 'before'} ${beside}?`;
+  },
   notNext: ({ shown }: Shown, _who: Who, tell: Teller) => `${textOf(shown, tell)} is not next. It goes back.`,
   inStepBoard: ({ table }: { readonly table: number }) => `What ${table} makes`,
   laidInStep: (_: None) => 'Laid in step',

@@ -29,19 +29,20 @@ export const talk = {
   whichPair: ({ seat }: Seat, who: Who) => `${who(seat)}: what is the rule, and which pair slipped?`,
   whichPairSlipped: (_: None) => 'which pair slipped',
   boxGives: ({ goesIn }: { readonly goesIn: number }) => `${goesIn} gives \u25a1`,
-  pairFits: ({ nth }: { readonly nth: number }) => `Pair ${nth} fits the rule. Look again.`,
+  pairFits: ({ x, y }: { readonly x: number; readonly y: number }) =>
+    `${x} gives ${y}: that fits the rule. Look again.`,
   boxesMended: (_: None) => 'Boxes mended',
   boxDoes: ({
     operation,
     by,
-    nth,
+    goesIn,
     should,
   }: {
     readonly operation: Operation;
     readonly by: number;
-    readonly nth: number;
+    readonly goesIn: number;
     readonly should: number;
-  }) => `The box ${boxDoing[operation]} ${by}: pair ${nth} should give ${should}.`,
+  }) => `The box ${boxDoing[operation]} ${by}: ${goesIn} should give ${should}.`,
   boxesDone: ({ count }: { readonly count: number }) => `${count} boxes are done.`,
   mendsFound: (_: None) => 'Mends found',
   mendsLeft: ({ left }: { readonly left: number }) =>
