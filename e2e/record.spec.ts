@@ -227,6 +227,25 @@ test('the example of a game is of the step that is chosen', async ({ page }) => 
   await expect(example).toContainText('eight divided by two is four');
 });
 
+test('how often a game comes out is told before it is played, by the step chosen, with how it was reckoned', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto(`${house().base}/shelf/close-the-gaps`);
+  const share = page.getByRole('button', { name: /^[\d.]+ of 100 games$/ });
+  await expect(share).toBeVisible();
+  const twelve = await share.innerText();
+  await page.getByRole('button', { name: 'Nine spaces' }).click();
+  await expect(share).not.toHaveText(twelve);
+  expect(parseFloat(await share.innerText())).toBeLessThan(parseFloat(twelve));
+  await share.click();
+  await expect(page.getByRole('dialog', { name: 'How often it comes out' })).toContainText('95 times in 100');
+  await page.keyboard.press('Escape');
+  await page.goto(`${house().base}/shelf/first-voice`);
+  await expect(page.getByText('It ends')).toBeVisible();
+  await expect(page.getByText('It comes out')).toBeHidden();
+});
+
 test('a keypad nobody measured is timed on facts that need no thought before a placement asks, and a fact says how likely it is recalled', async ({
   page,
 }) => {
