@@ -58,6 +58,9 @@ export function openLinkHub(url: string, db: Db, log: Logger): LinkHub {
       await made.connect();
       await made.query(`listen ${channel}`);
       client = made;
+      // What was said before it listened, or while it could not, was heard by nobody: each screen looks at what is kept.
+      for (const [key, set] of listeners)
+        if (key.endsWith(' child')) set.forEach((listener) => listener(lookAgain));
     } catch (error) {
       log.warn({ err: error }, 'the live channel could not be opened; it is tried again');
       again();
