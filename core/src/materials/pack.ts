@@ -67,6 +67,12 @@ function packMadeBy(recipe: Recipe): readonly Card[] {
 
 const jokersOf = (copies: number) => (copies <= 2 ? 1 : copies <= 4 ? 2 : 4);
 
+/** Cards of a pack by their ids. */
+export function cardsById(recipe: Recipe, ids: readonly number[]): Card[] {
+  const pack = packOf(recipe);
+  return ids.map((id) => pack[id] as Card);
+}
+
 /** A pack in random order, as ids from the top. */
 export const shuffledIds = (pack: readonly Card[], random: RandomSource): number[] =>
   shuffled(

@@ -23,6 +23,8 @@ export interface LineAsk extends Partial<LineRules> {
   readonly least?: number;
   /** The most numbers a line uses; any when left out. */
   readonly most?: number;
+  /** What it comes to is said once it is laid: a line without "=" says nothing yet. */
+  readonly saidAfter?: true;
 }
 
 export type CheckedLine =
@@ -73,6 +75,9 @@ const slip = (fault: LineFault): CheckedLine & { readonly right: false } => ({
   slip: fault.kind,
   fault,
 });
+
+/** Whether a typed line says what it comes to. */
+export const saysItself = (text: string): boolean => text.includes('=');
 
 /** Whether a line that is not right says something all the same: it can be read and keeps to the rules, and is not true or not what was asked. */
 export const isClaim = (line: CheckedLine): boolean =>

@@ -107,6 +107,12 @@ export function canonicalKey(expression: Expression): string {
   return `(${parts.join('')})`;
 }
 
+/** The step that is worked out first; undefined: it is a number alone. */
+export function firstStep(expression: Expression): Step | undefined {
+  if (expression.kind === 'number') return undefined;
+  return firstStep(expression.left) ?? firstStep(expression.right) ?? expression;
+}
+
 /** Every step of an expression in the order it may be done, each as "3 + 4 = 7". Throws RangeError on division by 0. */
 export function stepLines(expression: Expression): string[] {
   const lines: string[] = [];

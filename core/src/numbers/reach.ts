@@ -163,8 +163,10 @@ function combine(
 function check({ numbers, from, to }: ReachAsk): void {
   if (numbers.length === 0 || numbers.length > mostNumbers)
     throw new RangeError(`There should be 1 to ${mostNumbers} numbers.`);
+  // Larger ones only where no line of them is beyond what is exact.
+  const exact = numbers.reduce((all, one) => all * Math.max(1, one), 1) <= Number.MAX_SAFE_INTEGER;
   for (const one of numbers)
-    if (!Number.isInteger(one) || one < 0 || one > 9999)
+    if (!Number.isInteger(one) || one < 0 || (one > 9999 && !exact))
       throw new RangeError('The numbers should be whole, from 0 to 9999.');
   if (!Number.isInteger(from) || !Number.isInteger(to) || from < 0 || to < from || to - from >= widestRange)
     throw new RangeError(
