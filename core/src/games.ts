@@ -1,4 +1,5 @@
 // The games and their face: a second door of this package, so that screens without a game need not fetch them.
+export * from './games/boardAtFirst.ts';
 export * from './games/catalogue.ts';
 export * from './games/claims.ts';
 export * from './games/erring.ts';
@@ -12,6 +13,7 @@ export * from './games/scene.ts';
 export type { Part } from './numbers/part.ts';
 export * from './games/gamePlan.ts';
 export * from './games/headline.ts';
+export * from './games/layOut.ts';
 export { tookBy, tookSeat } from './games/looseGame.ts';
 export * from './games/modelPlayer.ts';
 export * from './games/pickedChoices.ts';
@@ -29,7 +31,7 @@ export { headStartsAt, settlesAt, type MadeClaim, type SeatShown } from './games
 export * from './games/table/gamePress.ts';
 export * from './games/table/gameTable.ts';
 export * from './games/table/seatAnswer.ts';
-export { say, tell, written, type Words } from './games/tell/sentence.ts';
+export { say, tell, valuesOf, written, type Words } from './games/tell/sentence.ts';
 export * from './games/typedReply.ts';
 export { factAsShown } from './games/askFact.ts';
 export { partsDrawn } from './games/askPart.ts';

@@ -107,6 +107,7 @@ export * from './materials/dice.ts';
 export * from './materials/rollOdds.ts';
 export * from './materials/pack.ts';
 export * from './materials/pips.ts';
+export type { Glance } from './materials/glance.ts';
 export * from './games/arrayPlaces.ts';
 export * from './games/gameMode.ts';
 export type { GamePlan } from './games/gamePlan.ts';

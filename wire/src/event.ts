@@ -81,6 +81,8 @@ export const dealSchema = object({
   called: boolean().strict().optional(),
   hidden: maybe(['result', 'right'] as const),
   pack: boolean().strict().optional(),
+  /** A fact before each move of a game that is none of ours. */
+  toll: boolean().strict().optional(),
   /** Games. */
   game: gameDealSchema.optional().default(undefined),
 }).exact();

@@ -1,7 +1,7 @@
 import { answerOf, factKey, factKeyText, parseFactKey, type FactKey } from '../facts/fact.ts';
 import { isOnMap, skillItem, type Item } from '../facts/item.ts';
 import { keySigns } from '../facts/operation.ts';
-import { checkLine, type CheckedLine, type LineAsk } from '../numbers/checkLine.ts';
+import { checkLine, saysItself, type CheckedLine, type LineAsk } from '../numbers/checkLine.ts';
 import { stepLines, type Expression } from '../numbers/expression.ts';
 import { readLine } from '../numbers/readLine.ts';
 import type { Game, GameState, Play } from './game.ts';
@@ -69,9 +69,10 @@ const claimed = ({ item, shown, answer, given }: Claimed) => ({
 /** A line shows that a number can be made, and the facts of its steps, each once; one that is not true shows a miss. */
 function lineEvidence(
   { seat, text }: Extract<Move, { kind: 'line' }>,
-  { numbers, target }: LineAsk,
+  { numbers, target, saidAfter }: LineAsk,
   found: CheckedLine,
 ): Evidence[] {
+  if (found.right && saidAfter && !saysItself(text)) return [];
   const made = {
     seat,
     item: skillItem('make'),

@@ -11,7 +11,16 @@ import type { Setting } from './setting.ts';
 import type { Words } from './tell/sentence.ts';
 
 /** The shelves of games, by what is done in them. */
-export const families = ['first', 'compare', 'partners', 'make', 'boards', 'totals', 'talk'] as const;
+export const families = [
+  'recall',
+  'first',
+  'compare',
+  'partners',
+  'make',
+  'boards',
+  'totals',
+  'talk',
+] as const;
 export type Family = (typeof families)[number];
 
 /** What a game is played by. */

@@ -1,5 +1,6 @@
 import type { FactKey } from '../facts/fact.ts';
 import type { Item } from '../facts/item.ts';
+import type { Glance } from '../materials/glance.ts';
 import type { DieSides } from '../materials/dice.ts';
 import type { LineAsk } from '../numbers/checkLine.ts';
 import type { Plot } from './arrayPlaces.ts';
@@ -19,6 +20,8 @@ export interface Asked {
   readonly whole: Text;
   /** More than the fact is worked out before it is said, or it lay open before it was asked: its time tells nothing of the fact. */
   readonly untimed?: true;
+  /** Pips that are shown for so long, and then gone, ms: what is asked is asked of them. */
+  readonly glance?: Glance & { readonly forMs: number };
 }
 
 /** Where on the table a choice lies. */
@@ -96,6 +99,8 @@ export type Need =
       readonly seat: number;
       readonly says: Words;
       readonly choices: readonly Choice[];
+      /** What it is chosen for, to be seen large meanwhile: a fact, a story. */
+      readonly shows?: Text;
       readonly by?: ChoiceBy;
     }
   | {
@@ -103,6 +108,10 @@ export type Need =
       readonly seat: number;
       readonly says: Words;
       readonly ask: LineAsk;
+      /** What was written on the way to it, line by line. */
+      readonly before?: readonly string[];
       readonly mayPass: boolean;
+      /** What passing is called, where it is more than that. */
+      readonly passSays?: Words;
     }
   | { readonly kind: 'over'; readonly says: Words };

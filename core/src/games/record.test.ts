@@ -32,7 +32,11 @@ function heard(need: Need, move: Move): Heard[] {
     return said ? [{ seat: move.seat, shown: written(said.shown), right: claim === undefined }] : [];
   }
   if (move.kind === 'line' && need.kind === 'line') {
-    const value: unknown = evaluate(move.text.split('=')[0] as string);
+    const [line = '', says] = move.text.split('=');
+    const value: unknown = evaluate(line);
+    // What it comes to is asked for after it is laid, unless it stands there.
+    if (need.ask.saidAfter)
+      return says === undefined ? [] : [{ seat: move.seat, shown: null, right: value === Number(says) }];
     return [{ seat: move.seat, shown: null, right: value === need.ask.target }];
   }
   return [];

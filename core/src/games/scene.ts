@@ -1,3 +1,4 @@
+import type { Glance } from '../materials/glance.ts';
 import type { DieSides } from '../materials/dice.ts';
 import type { CardColour, Rank } from '../materials/pack.ts';
 import type { Part } from '../numbers/part.ts';
@@ -52,6 +53,8 @@ export interface SceneTotal {
 
 /** What lies on the table, for a screen to draw. */
 export interface Scene {
+  /** Pips that were shown for a moment, to be counted now. */
+  readonly glance?: Glance;
   /** Parts of wholes to be compared by eye, one below the other. */
   readonly parts?: readonly (Part & { readonly seat: number | null })[];
   readonly rows: readonly SceneRow[];

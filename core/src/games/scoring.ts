@@ -9,6 +9,16 @@ export const scoreCount = (play: Pick<Play<unknown>, 'against' | 'seats'>): numb
 export const scoreOf = (play: Pick<Play<unknown>, 'against'>, seat: number): number =>
   play.against ? seat : 0;
 
+/** Points with one more for whoever said it; nobody: as they were. */
+export function onePointTo(
+  play: Pick<Play<unknown>, 'against'>,
+  points: readonly number[],
+  by: number | null,
+): readonly number[] {
+  const own = by === null ? null : scoreOf(play, by);
+  return points.map((count, at) => (at === own ? count + 1 : count));
+}
+
 /** What each seat has, as the game's scores: their sum where they play together. */
 export const scoresFrom = (
   play: Pick<Play<unknown>, 'against'>,

@@ -1,3 +1,4 @@
+import { factKeyText, type FactKey } from '../facts/fact.ts';
 import { isOnMap } from '../facts/item.ts';
 import { operationNames, type Operation } from '../facts/operation.ts';
 import { dieSides, type DieSides } from '../materials/dice.ts';
@@ -110,6 +111,21 @@ export const optionNow = (setting: Setting, rules: unknown): SettingOption | und
 
 export const valueNow = (setting: Setting, rules: unknown): unknown =>
   (rules as Readonly<Record<string, unknown>>)[setting.key];
+
+/** What a setting is at, in a line of its own; null: at what it was. */
+export function settingText(setting: Setting, rules: unknown, before: unknown): string | null {
+  const value = valueNow(setting, rules);
+  if (JSON.stringify(value) === JSON.stringify(valueNow(setting, before))) return null;
+  if (setting.kind === 'number') return `${setting.label}: ${String(value)}.`;
+  if (setting.kind === 'facts') {
+    const facts = Array.isArray(value) ? (value as FactKey[]) : [];
+    return facts.length > 0 ? `${setting.label}: ${facts.map(factKeyText).join(', ')}.` : null;
+  }
+  const some = setting.kind === 'some' && Array.isArray(value) ? (value as unknown[]) : [value];
+  const keys = some.map((one) => JSON.stringify(one));
+  const says = setting.options.filter(({ key }) => keys.includes(key)).map((one) => one.says);
+  return `${setting.label}: ${says.join(', ')}.`;
+}
 
 /** Rules with one of them set otherwise. */
 export const withSetting = (rules: unknown, key: string, value: unknown): unknown => ({

@@ -1,5 +1,5 @@
 import type { Need } from './need.ts';
-import type { Text } from './tell/sentence.ts';
+import { valuesOf, type Text } from './tell/sentence.ts';
 
 /** Keys that a keypad has beside the digits. */
 export interface PadKeys {
@@ -11,7 +11,8 @@ export interface PadKeys {
 /** The answer as it is typed, or null where it is not a number: that is said and judged. */
 function typedForm(answer: Text): string | null {
   if (typeof answer === 'string') return /^\u2212?\d{1,6}$/.test(answer) ? answer : null;
-  return answer.id === 'remainder' ? `${answer.values.whole}r${answer.values.over}` : null;
+  const left = valuesOf(answer, 'remainder');
+  return left ? `${left.whole}r${left.over}` : null;
 }
 
 /**

@@ -35,6 +35,8 @@ export interface Choosing<R, T> {
     shown: readonly number[],
   ) => Change<T> & { readonly next?: Step<T>['next'] };
   readonly asksWhich: (play: Play<R>, state: ChoosingState & T) => Words;
+  /** What it is chosen for, to be seen large meanwhile; left out: nothing. */
+  readonly shows?: (play: Play<R>, state: ChoosingState & T) => Text | undefined;
   /** How it is chosen, where it is not pressed where it lies. */
   readonly by?: (rules: R) => ChoiceBy;
   readonly options: (play: Play<R>, state: ChoosingState & T) => readonly Option[];
@@ -114,6 +116,7 @@ export function choosing<R, T extends object>(
     choice: (play, state) => ({
       says: game.asksWhich(play, state),
       choices: optionsOf(play, state).map(({ asks: _asks, ...choice }) => choice),
+      ...shown(game.shows?.(play, state)),
       ...(game.by ? { by: game.by(play.rules) } : {}),
     }),
     chosen: (play, state, { key }) => choose(play, state, optionOf(play, state, key), {}, state.says),
@@ -142,3 +145,5 @@ export function choosing<R, T extends object>(
     },
   } as TurnRules<R, Own>) as Pick<Game<R, S>, 'setUp' | 'need' | 'act' | 'leaves'>;
 }
+
+const shown = (shows: Text | undefined) => (shows === undefined ? {} : { shows });

@@ -2,6 +2,8 @@ import { packOf, shuffledIds, type Card, type Recipe } from '../../materials/pac
 import type { GameState, Play } from '../game.ts';
 import { ownOf, packInPlay, packOfSeat } from '../ownPacks.ts';
 import { chanceOf, seatsIn } from '../playGame.ts';
+import type { SceneRow } from '../scene.ts';
+import { say } from '../tell/sentence.ts';
 
 type Packed = Play<{ readonly recipe: Recipe }>;
 
@@ -66,4 +68,27 @@ export function dealAgain(play: Packed, state: Round, each: number): Omit<Round,
     gone: again ? [] : gone,
     hands,
   };
+}
+
+/** The order of the cards of so many rounds, each seat dealt so many: of each round for which all are laid anew too. */
+export function roundRows(play: Packed, pile: readonly number[], each: number, rounds: number): SceneRow[] {
+  const cards = packInPlay(play);
+  const faces = (ids: readonly number[]) => ids.map((id) => cards[id] as Card);
+  const rowsOf = (round: number, from: readonly number[]): SceneRow[] =>
+    play.packs
+      ? [...Array(play.seats).keys()].map((seat) => ({
+          name: say('packFrom', { seat, each, round }),
+          seat,
+          cards: faces(ownOf(play, from, seat)),
+        }))
+      : [{ name: say('dealtInTurn', { each, round }), seat: null, cards: faces(from) }];
+  const rows = rowsOf(1, pile);
+  // Too few are left for a round: all are laid anew, in an order that is known already.
+  let dealing: Round = { pile, draws: 1, out: [], gone: [], hands: [] };
+  for (let round = 1; round <= rounds; round += 1) {
+    dealing = { ...dealAgain(play, dealing, each), out: [] };
+    if (round > 1 && dealing.gone.length === 0)
+      rows.push(...rowsOf(round, [...dealing.hands.flat(), ...dealing.pile]));
+  }
+  return rows;
 }

@@ -1,13 +1,13 @@
 import { shuffledIds, type Card, type Recipe } from '../../materials/pack.ts';
 import type { BestMove, Game, Play } from '../game.ts';
 import type { ChoiceBy } from '../need.ts';
-import { emptyScene, type SceneRow } from '../scene.ts';
-import { ownOf, packedWith, packInPlay } from '../ownPacks.ts';
+import { emptyScene } from '../scene.ts';
+import { packedWith, packInPlay } from '../ownPacks.ts';
 import { chanceOf, seatsIn } from '../playGame.ts';
 import { namedTotals, scoreCount } from '../scoring.ts';
 import { say, type Sentence, type Words } from '../tell/sentence.ts';
 import { choosing, type ChoosingState, type Option } from './choosing.ts';
-import { dealAgain, type Round } from './dealing.ts';
+import { dealAgain, roundRows, type Round } from './dealing.ts';
 import type { Step } from './turns.ts';
 
 /** What a seat had and laid of it, when all have laid. */
@@ -118,29 +118,7 @@ export function inRounds<R extends object>(game: RoundsGame<R>): Body<R> {
   };
 
   return {
-    order: (play) => {
-      const faces = (ids: readonly number[]) => ids.map((id) => cardOf(play, id));
-      const each = game.handSize(play.rules);
-      const seats = [...Array(play.seats).keys()];
-      const rowsOf = (round: number, pile: readonly number[]): SceneRow[] =>
-        play.packs
-          ? seats.map((seat) => ({
-              name: say('packFrom', { seat, each, round }),
-              seat,
-              cards: faces(ownOf(packed(play), pile, seat)),
-            }))
-          : [{ name: say('dealtInTurn', { each, round }), seat: null, cards: faces(pile) }];
-      const pile = shuffledPile(play);
-      const rows = rowsOf(1, pile);
-      // Too few are left for a round: all are laid anew, in an order that is known already.
-      let dealing: Round = { pile, draws: 1, out: [], gone: [], hands: [] };
-      for (let round = 1; round <= rounds; round += 1) {
-        dealing = { ...dealAgain(packed(play), dealing, each), out: [] };
-        if (round > 1 && dealing.gone.length === 0)
-          rows.push(...rowsOf(round, [...dealing.hands.flat(), ...dealing.pile]));
-      }
-      return rows;
-    },
+    order: (play) => roundRows(packed(play), shuffledPile(play), game.handSize(play.rules), rounds),
     ...choosing<R, RoundLies>({
       lay: (play) => {
         const none = { pile: shuffledPile(play), draws: 1, out: [], gone: [], hands: [], round: 0 };

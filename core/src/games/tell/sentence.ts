@@ -4,10 +4,14 @@ type English = typeof english;
 export type SentenceId = keyof English;
 type ValuesOf<K extends SentenceId> = Parameters<English[K]>[0];
 
-/** A sentence of the table as data: which one, and what stands in it. Plain data; it is put into words where it is shown. */
-export type Sentence = {
-  [K in SentenceId]: { readonly id: K; readonly values: ValuesOf<K> };
-}[SentenceId];
+/**
+ * A sentence of the table as data: which one, and what stands in it; put into words where it is shown. Made by `say` alone, which
+ * holds what stands in it to its sentence: as a union of hundreds the compiler could not follow it through the states of games.
+ */
+export interface Sentence {
+  readonly id: SentenceId;
+  readonly values: object;
+}
 
 /** One or more sentences. */
 export type Words = Sentence | readonly Sentence[];
@@ -17,8 +21,14 @@ export function say<K extends SentenceId>(
   id: K,
   ...[values]: ValuesOf<K> extends Readonly<Record<string, never>> ? [] : [ValuesOf<K>]
 ): Sentence {
-  return { id, values: values ?? {} } as Sentence;
+  return { id, values: values ?? {} };
 }
+
+/** What stands in a sentence, where it is this one. */
+export const valuesOf = <K extends SentenceId>(
+  { id, values }: { readonly id: string; readonly values: unknown },
+  wanted: K,
+): ValuesOf<K> | undefined => (id === wanted ? (values as ValuesOf<K>) : undefined);
 
 /** "Seat 1", where nobody's name is known. */
 export const seatName: Who = (seat) => `Seat ${seat + 1}`;

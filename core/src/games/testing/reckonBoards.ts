@@ -1,7 +1,7 @@
 import type { AddTimesRules } from '../shelf/make/rollLines.ts';
-import type { HandfulRules } from '../shelf/partners/handfulDice.ts';
 import type { UpDownRules } from '../shelf/totals/upDownCards.ts';
-import type { InStepRules } from '../shelf/partners/inStepOrder.ts';
+import type { TrailRules } from '../shelf/boards/trailSquares.ts';
+import type { OddRules } from '../shelf/boards/oddNumbers.ts';
 import { tell, written } from '../tell/sentence.ts';
 import { give, nothing, numbersOf, saidOf, valueOf, type Table } from './table.ts';
 import { expect } from 'vitest';
@@ -145,24 +145,6 @@ export const fillTheField = (table: Table): number[] => {
   return areas;
 };
 
-/** Dice are taken out when what they make was said; the row shows so many less. */
-export function handful(table: Table): number[] {
-  const taken = nothing(table);
-  for (const { asked, by, at, before } of saidOf(table)) {
-    const [line = '', answer] = asked.split(' = ');
-    expect(answer).toBe('10');
-    expect(valueOf(line)).toBe(10);
-    if (by === null) continue;
-    give(taken, by, numbersOf(line).length);
-    const scene = table.seen[at + 1]?.scene ?? table.endScene;
-    const lay = before?.scene.rows[0]?.cards.length ?? 0;
-    const left = scene.rows[0]?.cards.length ?? 0;
-    // Another roll, or so many less.
-    expect([lay - numbersOf(line).length, (table.play.rules as HandfulRules).count]).toContain(left);
-  }
-  return taken;
-}
-
 /** Every total said goes on from the one before; what nobody could say changes nothing. */
 export function upAndDown(table: Table): number[] {
   const { start } = table.play.rules as UpDownRules;
@@ -184,41 +166,77 @@ export function upAndDown(table: Table): number[] {
   return totals;
 }
 
-/** One for each laid by saying its fact; what was said is the whole table, in the order asked for. */
-export function inStep(table: Table): number[] {
-  const { table: number, times, order } = table.play.rules as InStepRules;
-  const laid = nothing(table);
-  const made = saidOf(table).map(({ asked, by }) => {
-    const [line = '', product = ''] = asked.split(' = ');
-    expect(valueOf(line)).toBe(Number(product));
-    if (by !== null) give(laid, by, 1);
-    return Number(product);
-  });
-  const first =
-    order === 'middle' ? number * (Math.floor(times / 2) + 1) : order === 'up' ? number : number * times;
-  expect(made[0]).toBe(first);
-  for (const [at, one] of made.entries()) {
-    const before = made[at - 1];
-    if (before === undefined) continue;
-    const up = order === 'up' || (order === 'middle' && one >= first);
-    expect(one - (before === number * times && !up ? first : before)).toBe(up ? number : -number);
+/** Counters go on by what is rolled where their own seat says the number of the square, and back where another comes. */
+export function numberTrail(table: Table): number[] {
+  const { first, step, squares } = table.play.rules as TrailRules;
+  const { against, seats } = table.play;
+  const at = Array<number>(against ? seats : 1).fill(1);
+  for (const { asked, by: sayer, at: nth } of saidOf(table)) {
+    const one = table.seen[nth];
+    const [roll = 0] = one?.scene.dice ?? [];
+    const [line = '', answer] = asked.split(' = ');
+    const [from = 0, steps = 0] = numbersOf(line);
+    expect(/[a-z]/.test(line) ? from + steps * step : valueOf(line)).toBe(Number(answer));
+    const turn = table.states[nth]?.turn ?? 0;
+    const own = against ? turn : 0;
+    const to = Math.min(squares, (at[own] ?? 0) + roll);
+    expect(Number(answer)).toBe(first + (to - 1) * step);
+    if (sayer === null || (against && sayer !== turn)) continue;
+    at.forEach((square, seat) => {
+      if (seat !== own && square === to) at[seat] = 1;
+    });
+    at[own] = to;
   }
-  expect(made.length).toBe(times);
-  return laid;
+  expect(Math.max(...at)).toBe(squares);
+  return at;
 }
 
-/** One for each box whose wrong pair was put right; what was said fits every pair of its box but one, by mathjs. */
-export function ruleBox(table: Table): number[] {
-  const points = nothing(table);
-  for (const { asked, by, at } of saidOf(table)) {
-    const [line = '', should = ''] = asked.split(' = ');
-    const [goesIn = 0, own = 0] = numbersOf(line);
-    const sign = line.replace(/[\d ]/g, '');
-    const pairs = (table.seen[at]?.scene.board?.squares ?? []).map(({ text }) => numbersOf(written(text)));
-    const wrong = pairs.filter(([x, y]) => valueOf(`${x} ${sign} ${own}`) !== y);
-    expect(wrong.map(([x]) => x)).toEqual([goesIn]);
-    expect(valueOf(line)).toBe(Number(should));
-    if (by !== null) give(points, by, 1);
+/** Three of one kind in a line, of numbers said by their own; together every number that lies there for a kind. */
+export function oddLine(table: Table): number[] {
+  const { first, second } = table.play.rules as OddRules;
+  const { against, seats } = table.play;
+  const marks = Array<number | null>(9).fill(null);
+  let turns = 0;
+  for (const { asked, by, before, at } of saidOf(table)) {
+    const [line = '', answer] = asked.split(' = ');
+    expect(valueOf(line)).toBe(Number(answer));
+    const turn = table.states[at]?.turn ?? 0;
+    const kind = against ? turn : turns % 2;
+    turns += 1;
+    const own = kind === 0 ? first : second;
+    if (first === null) expect(Number(answer) % 2).toBe(kind === 0 ? 1 : 0);
+    else expect(Number(answer) % (own ?? NaN)).toBe(0);
+    if (before?.move.kind !== 'choose' || by === null || (against && by !== turn)) continue;
+    marks[Number(before.move.key)] = kind;
   }
-  return points;
+  const lines = [
+    [0, 1, 2],
+    [3, 4, 5],
+    [6, 7, 8],
+    [0, 3, 6],
+    [1, 4, 7],
+    [2, 5, 8],
+    [0, 4, 8],
+    [2, 4, 6],
+  ];
+  const whole = (kind: number) => lines.some((line) => line.every((at) => marks[at] === kind));
+  if (!against) return [marks.filter((mark) => mark !== null).length];
+  return Array.from({ length: seats }, (_, seat) => (whole(seat) ? 1 : 0));
+}
+
+/** Squares covered by their own seat, each by a true line that fits what was called. */
+export function gridCall(table: Table): number[] {
+  const covered = nothing(table);
+  for (const { asked, by, before, at } of saidOf(table)) {
+    const [line = '', answer] = asked.split(' = ');
+    expect(valueOf(line)).toBe(Number(answer));
+    if (before?.need.kind !== 'choose' || before.move.kind !== 'choose')
+      throw new Error('Nothing was chosen.');
+    const called = written(before.need.shows ?? '');
+    const square = written(before.scene.board?.squares[Number(before.move.key)]?.text ?? '');
+    expect([called, square].map(valueOf)).toEqual([Number(answer), Number(answer)]);
+    const turn = table.states[at]?.turn ?? 0;
+    if (by !== null && (!table.play.against || by === turn)) give(covered, turn, 1);
+  }
+  return covered;
 }

@@ -6,7 +6,6 @@ import type { OutweighRules } from '../shelf/compare/outweigh.ts';
 import type { PartRules } from '../shelf/compare/partOfWhole.ts';
 import type { PowerRules } from '../shelf/compare/powerPair.ts';
 import type { TallRules } from '../shelf/compare/tallNumber.ts';
-import type { GapsRules } from '../shelf/partners/gapsTable.ts';
 import type { LineRules } from '../shelf/compare/twoNumbers.ts';
 import type { BondWatchRules } from '../shelf/first/bondWatch.ts';
 import { give, nothing, numbersOf, saidOf, valueOf, type Table } from './table.ts';
@@ -154,31 +153,6 @@ export function underTheLine(table: Table): number[] {
   return play.against ? points : [together];
 }
 
-/** Those who say what makes the total keep its cards. */
-export const bondHunt = (table: Table): number[] => {
-  const kept = nothing(table);
-  const total = table.endScene.target;
-  for (const { asked, by } of saidOf(table)) {
-    const [line = '', answer] = asked.split(' = ');
-    expect(valueOf(line)).toBe(Number(answer));
-    if (by !== null && Number(answer) === total) give(kept, by, numbersOf(line).length);
-  }
-  return kept;
-};
-
-/** Own cards of each line that was said by whoever laid it; together by anybody. */
-export const trueLines = (table: Table): number[] => {
-  const laid = nothing(table);
-  for (const { by, before } of saidOf(table)) {
-    if (by === null || before?.move.kind !== 'choose') continue;
-    const { seat, key } = before.move;
-    const hand = before.scene.rows.find((row) => row.seat === seat)?.cards.map((card) => card.id) ?? [];
-    const own = numbersOf(key).filter((id) => hand.includes(id));
-    if (by === seat || !table.play.against) give(laid, seat, own.length);
-  }
-  return laid;
-};
-
 /** The cards of each line typed. */
 export const intoTheMiddle = (table: Table): number[] => {
   const won = nothing(table);
@@ -271,44 +245,47 @@ export function backToBack(table: Table): number[] {
   return won;
 }
 
-/** Two cards for whoever asks for a partner that anybody holds. */
-export function askForPartner(table: Table): number[] {
-  const won = nothing(table);
-  for (const { asked, by, at } of saidOf(table)) {
-    const [line = '', total = ''] = asked.split(' = ');
-    expect(valueOf(line)).toBe(Number(total));
-    if (by === null) continue;
-    // Looked for in what lay there, each hand as its own seat sees it.
-    const state = table.states[at];
-    const [own, wanted] = numbersOf(line);
-    const held = table.play.seats;
-    const hands = Array.from({ length: held }, (_, seat) =>
-      (table.game.scene(table.play, state as never, seat).rows[seat]?.cards ?? []).map((card) => card.worth),
-    ).flat();
-    const need = own === wanted ? 2 : 1;
-    if (hands.filter((worth) => worth === wanted).length < need) continue;
-    const turn = table.seen[at]?.need;
-    const chooser = table.seen.slice(0, at).findLast(({ move }) => move.kind === 'choose')?.move;
-    expect(turn?.kind).toBe('say');
-    if (chooser?.kind !== 'choose' || (table.play.against && chooser.seat !== by)) continue;
-    give(won, chooser.seat, 2);
-  }
-  return won;
-}
-
-/** The cards that cover what was said to make ten: two, or four for four tens; no more than are left. */
-export function closeTheGaps(table: Table): number[] {
-  const { recipe, spaces } = table.play.rules as GapsRules;
-  const laid = nothing(table);
-  let left = packOf(recipe).length - spaces;
-  for (const { asked, by } of saidOf(table)) {
-    const [line = '', total] = asked.split(' = ');
-    expect(valueOf(line)).toBe(Number(total));
-    expect([10, 40]).toContain(Number(total));
-    if (by === null) continue;
-    const more = Math.min(left, Number(total) === 40 ? 4 : 2);
-    left -= more;
-    give(laid, by, more);
-  }
-  return laid;
+/** Ten on the target, one less for each it is off; one for each card in it: reckoned from what was said, card by card. */
+export function longRoad(table: Table): number[] {
+  const points = nothing(table);
+  let road: { readonly worth: number; readonly of: number }[] = [];
+  let [seat, target, going] = [-1, 0, false];
+  const ends = () => {
+    if (!going) return;
+    const worths = road.map(({ worth, of }) => {
+      const near = 10 - Math.abs(worth - target);
+      return near > 0 ? near + of : 0;
+    });
+    give(points, seat, Math.max(...worths));
+    going = false;
+  };
+  const joins = (line: string) => {
+    const made = road.length;
+    const parts = numbersOf(line).slice(0, 2);
+    let of = 0;
+    for (const part of parts) {
+      const alike = road.filter(({ worth }) => worth === part).sort((a, b) => b.of - a.of);
+      expect(alike.length).toBeGreaterThan(0);
+      road = road.filter((one) => one !== alike[0]);
+      of += alike[0]?.of ?? 0;
+    }
+    road.push({ worth: valueOf(line), of });
+    expect(road.length).toBe(made - 1);
+    if (road.length === 1) ends();
+  };
+  table.seen.forEach(({ need, move, scene }, at) => {
+    if (need.kind === 'line' && !going) {
+      [seat, target, going] = [need.seat, scene.target ?? NaN, true];
+      const row = scene.rows.find((one) => one.seat === seat);
+      road = (row?.cards ?? []).map(({ worth }) => ({ worth: worth ?? NaN, of: 1 }));
+    }
+    if (need.kind === 'line' && move.kind === 'pass') ends();
+    if (need.kind === 'line' && move.kind === 'line' && move.text.includes('=')) {
+      const [line = '', said] = move.text.split('=');
+      if (valueOf(line) === Number(said)) joins(line);
+    }
+    const after = saidOf(table).find((one) => one.at === at);
+    if (after) joins(after.asked.split(' = ')[0] ?? '');
+  });
+  return points;
 }

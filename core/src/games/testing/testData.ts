@@ -3,6 +3,8 @@ import type { Table } from './table.ts';
 
 import * as cards from './reckonCards.ts';
 import * as boards from './reckonBoards.ts';
+import * as talk from './reckonTalk.ts';
+import * as partners from './reckonPartners.ts';
 
 /** What is known of a game besides itself, to hold it against. */
 export interface TestData<State = never> {
@@ -18,6 +20,11 @@ type StateOf<G extends AnyGame> = ReturnType<G['setUp']>;
 
 /** The test data of every game: one that is forgotten is an error of types. */
 export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf)[Id]>> } = {
+  'down-the-pack': {
+    score: talk.downThePack,
+    cards: ({ pile, gone, turned }) => [...pile, ...gone, ...turned],
+  },
+  'point-say-write': { score: talk.pointSayWrite, cards: null },
   'first-voice': { score: cards.race, cards: null },
   turnabout: { score: cards.race, cards: null },
   'doubles-watch': {
@@ -52,24 +59,29 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
     score: cards.underTheLine,
     cards: ({ pile, gone, hands }) => [...pile, ...gone, ...hands.flat()],
   },
+  'two-heads': {
+    score: talk.twoHeads,
+    cards: ({ pile, gone, hands }) => [...pile, ...gone, ...hands.flat()],
+  },
   'bond-hunt': {
-    score: cards.bondHunt,
+    score: partners.bondHunt,
     cards: ({ places, taken }) => [...places.filter((id) => id !== null), ...taken.flat()],
   },
   'ask-for-partner': {
-    score: cards.askForPartner,
+    score: partners.askForPartner,
     cards: ({ pile, hands, won }) => [...pile, ...hands.flat(), ...won.flat()],
   },
   'true-lines': {
-    score: cards.trueLines,
+    score: partners.trueLines,
     cards: ({ pile, hands, board }) => [...pile, ...hands.flat(), ...board],
   },
   'close-the-gaps': {
-    score: cards.closeTheGaps,
+    score: partners.closeTheGaps,
     cards: ({ open, pile, gone }) => [...open, ...pile, ...gone],
   },
-  handful: { score: boards.handful, cards: null },
-  'in-step': { score: boards.inStep, cards: null },
+  'behind-the-back': { score: partners.behindTheBack, cards: null },
+  handful: { score: partners.handful, cards: null },
+  'in-step': { score: partners.inStep, cards: null },
   'into-the-middle': {
     score: cards.intoTheMiddle,
     cards: ({ pile, around, target, gone, won }) => [...pile, ...around, target, ...gone, ...won.flat()],
@@ -78,11 +90,18 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
     score: cards.intoTheMiddle,
     cards: ({ pile, hands, spent }) => [...pile, ...hands.flat(), ...spent.flat()],
   },
+  'long-road': {
+    score: cards.longRoad,
+    cards: ({ pile, gone, hands }) => [...pile, ...gone, ...hands.flat()],
+  },
   'hundred-sweep': { score: boards.marksMade, cards: null },
   'cover-the-board': { score: boards.marksMade, cards: null },
   'add-then-times': { score: boards.addThenTimes, cards: null },
   'fact-line': { score: boards.factLine, cards: null },
+  'odd-line': { score: boards.oddLine, cards: null },
+  'grid-call': { score: boards.gridCall, cards: null },
   'two-to-hold': { score: boards.twoToHold, cards: null },
+  'number-trail': { score: boards.numberTrail, cards: null },
   'stretch-or-fold': { score: boards.stretchOrFold, cards: null },
   'up-and-down': {
     score: boards.upAndDown,
@@ -97,6 +116,14 @@ export const testData: { readonly [Id in GameId]: TestData<StateOf<(typeof shelf
       ),
   },
   'fill-the-field': { score: boards.fillTheField, cards: null },
-  'rule-box': { score: boards.ruleBox, cards: null },
+  'rule-box': { score: talk.ruleBox, cards: null },
+  'onto-ten': { score: talk.ontoTen, cards: null },
+  'bigger-smaller': {
+    score: talk.biggerSmaller,
+    cards: ({ pile, gone, open }) => [...pile, ...gone, ...open],
+  },
+  'pips-at-a-glance': { score: talk.pipsAtGlance, cards: null },
+  'signs-and-words': { score: talk.signsAndWords, cards: null },
+  'round-the-circle': { score: talk.roundTheCircle, cards: null },
   'what-slipped': { score: boards.marked((key) => key !== 'none' && key !== 'next'), cards: null },
 };

@@ -1,7 +1,7 @@
 import { factKey, type Fact } from '../../../facts/fact.ts';
 import { factOr } from '../../../facts/item.ts';
 import { displaySigns } from '../../../facts/operation.ts';
-import { numberRecipe, packOf, shuffledIds, type Card, type Recipe } from '../../../materials/pack.ts';
+import { cardsById, numberRecipe, packOf, shuffledIds, type Recipe } from '../../../materials/pack.ts';
 import { turnsOf, type TurnState } from '../../bodies/turns.ts';
 import { faceDown } from '../../faceDown.ts';
 import type { Game, Play } from '../../game.ts';
@@ -115,7 +115,4 @@ function askOwn(play: Play<BackRules>, ids: readonly number[], seat: number): As
 
 const pileOf = (play: Play<BackRules>) => shuffledIds(packOf(play.rules.recipe), chanceOf(play, freshState));
 
-function cardsOf(play: Play<BackRules>, ids: readonly number[]): Card[] {
-  const pack = packOf(play.rules.recipe);
-  return ids.map((id) => pack[id] as Card);
-}
+const cardsOf = ({ rules }: Play<BackRules>, ids: readonly number[]) => cardsById(rules.recipe, ids);

@@ -25,10 +25,7 @@ import { spendTheHandWords } from './spendTheHandWords.ts';
 
 const rules = (over: Partial<SpendRules>): SpendRules => ({
   recipe: numberRecipe(1, 6),
-  hand: 5,
-  dice: [6],
-  signs: ['+', '-'],
-  most: 1,
+  ...{ hand: 5, dice: [6], signs: ['+', '-'], most: 1 },
   ...over,
 });
 

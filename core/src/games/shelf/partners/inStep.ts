@@ -66,6 +66,7 @@ export const inStep: Game<InStepRules, State> = {
   ...choosing<InStepRules, InStepLies>({
     lay: (play) => ({ tiles: shuffled(stepsOf(play), chanceOf(play, { draws: 0 })), laid: [], draws: 1 }),
     asksWhich: (play, state) => say('whichInStep', nextTold(play, state.turn, state)),
+    shows: (play, state) => nextTold(play, state.turn, state).fact ?? undefined,
     options: (play, state) => {
       const next = nextOf(play, state);
       const asked = askedOf(play, state.turn, next);

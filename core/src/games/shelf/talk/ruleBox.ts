@@ -5,7 +5,7 @@ import type { Game, Play } from '../../game.ts';
 import { chanceOf } from '../../playGame.ts';
 import { freshState } from '../../rolled.ts';
 import { emptyScene } from '../../scene.ts';
-import { namedTotals, scoreCount, scoreOf } from '../../scoring.ts';
+import { namedTotals, onePointTo, scoreCount } from '../../scoring.ts';
 import { numberSetting, operationsSetting } from '../../setting.ts';
 import { say, type Sentence } from '../../tell/sentence.ts';
 import { inWords } from '../../words.ts';
@@ -109,8 +109,7 @@ export const ruleBox: Game<BoxRules, State> = {
 
 /** A point for whoever said it, and the next box; after the last it is over. */
 function nextBox(play: Play<BoxRules>, state: State, says: Sentence, by: number | null) {
-  const own = by === null ? null : scoreOf(play, by);
-  const points = state.points.map((count, at) => (at === own ? count + 1 : count));
+  const points = onePointTo(play, state.points, by);
   if (state.nth >= boxes) return { points, says, next: { over: say('boxesDone', { count: boxes }) } };
   const box = makeBox(play.rules, chanceOf(play, state));
   return { points, box, nth: state.nth + 1, draws: state.draws + 1, says, next: 'pass' as const };

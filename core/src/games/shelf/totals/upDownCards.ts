@@ -1,4 +1,4 @@
-import { packOf, type Card, type Recipe } from '../../../materials/pack.ts';
+import { cardsById, type Recipe } from '../../../materials/pack.ts';
 import { askChange, signedText } from '../../askFact.ts';
 import type { Step, TurnState } from '../../bodies/turns.ts';
 import type { Play } from '../../game.ts';
@@ -32,10 +32,7 @@ export interface UpDownLies {
 
 export type UpDownState = TurnState & UpDownLies;
 
-export const cardsOf = ({ rules: { recipe } }: Play<UpDownRules>, ids: readonly number[]): Card[] => {
-  const pack = packOf(recipe);
-  return ids.map((id) => pack[id] as Card);
-};
+export const cardsOf = ({ rules }: Play<UpDownRules>, ids: readonly number[]) => cardsById(rules.recipe, ids);
 
 /** The numbers of a turn's cards, red ones below 0. */
 export function numbersOf(play: Play<UpDownRules>, turned: readonly number[]): number[] {

@@ -7,7 +7,17 @@ import {
   type Text,
   type Whole,
   type Teller,
+  manyOf,
+  numberInWords,
 } from './words.ts';
+
+/** The two kinds of numbers of Odd line. */
+export interface Tables {
+  readonly first: number | null;
+  readonly second: number;
+}
+const kindText = (kind: number, { first, second }: Tables) =>
+  first === null ? `${kind === 0 ? 'odd' : 'even'} numbers` : manyOf(kind === 0 ? first : second);
 
 /** English, by what it is of. */
 export const boards = {
@@ -44,6 +54,27 @@ export const boards = {
   inStepBoard: ({ table }: { readonly table: number }) => `What ${table} makes`,
   laidInStep: (_: None) => 'Laid in step',
   allInStep: (_: None) => 'All lie in step.',
+  // Odd line.
+  oddBoard: (_: None) => 'The board',
+  freeSquare: ({ nth }: { readonly nth: number }) => `free square ${nth}`,
+  laysKind: ({ seat, ...tables }: Seat & Tables, who: Who) => `${who(seat)}: ${kindText(seat, tables)}`,
+  lineOfKind: ({ kind, ...tables }: Tables & { readonly kind: number }) =>
+    `A line of ${kindText(kind, tables)}.`,
+  // Grid call.
+  cardOf: ({ seat }: Seat, who: Who) => `The card of ${who(seat)}`,
+  whatFits: ({ seat }: Seat, who: Who) => `${who(seat)}: what fits on your card?`,
+  noneFits: (_: None) => 'Nothing fits',
+  noSuchFit: (_: None) => 'That does not fit. The next call.',
+  itWasThere: ({ shown }: Shown, _who: Who, tell: Teller) => `${textOf(shown, tell)} was there.`,
+  trulyNoFit: (_: None) => 'Right: nothing fits.',
+  // Number trail.
+  trail: (_: None) => 'The trail',
+  stepsOn: ({ from, steps, by }: { readonly from: number; readonly steps: number; readonly by: number }) =>
+    `${from} + ${steps} ${steps === 1 ? numberInWords(by) : manyOf(by)}`,
+  squareOfAll: (_: None) => 'Square of all',
+  backToFirst: ({ seat }: Seat, who: Who) => `The counter of ${who(seat)} goes back to the first square.`,
+  trailEnd: ({ seat }: { readonly seat: number | null }, who: Who) =>
+    seat === null ? 'The end of the trail.' : `${who(seat)} is at the end of the trail.`,
   totals: (_: None) => 'Totals',
   countersOf: ({ seat }: Seat, who: Who) => `Counters of ${who(seat)}`,
   placeOn: ({ total }: { readonly total: number }) => `Place a counter on ${total}.`,

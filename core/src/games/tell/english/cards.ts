@@ -83,6 +83,34 @@ export const cards = {
   turnAnother: (_: None) => 'Turn another.',
   turnThemBack: (_: None) => 'Everyone looks. Turn them back.',
   turnedBack: (_: None) => 'Turned back.',
+  // Behind the back.
+  onThree: ({
+    operation,
+    total,
+    perHundred,
+  }: {
+    readonly operation: 'add' | 'mul';
+    readonly total: number;
+    readonly perHundred: number;
+  }) =>
+    `On three. By chance ${perHundred} times in 100 the ${operation === 'add' ? 'total' : 'product'} is ${total}.`,
+  howManyFingers: ({ seat }: Seat, who: Who) => `${who(seat)}: how many fingers?`,
+  fingers: ({ count }: { readonly count: number }) => String(count),
+  handsUp: (_: None) => 'One, two, three.',
+  oneIsSet: ({ seat }: Seat, who: Who) => `${who(seat)} is set down.`,
+  bothShown: (_: None) => 'Both are set down.',
+  partner: (_: None) => 'The partner',
+  itFell: ({ whole }: Whole, _who: Who, tell: Teller) => `${textOf(whole, tell)}: there it is!`,
+  fellSoOften: ({
+    fell,
+    showings,
+    perHundred,
+  }: {
+    readonly fell: number;
+    readonly showings: number;
+    readonly perHundred: number;
+  }) =>
+    `It came ${fell} times in ${showings}; chance alone comes to it ${((perHundred * showings) / 100).toFixed(1)} times.`,
   aCard: ({ worth }: { readonly worth: number }) => `A ${worth}.`,
   keeps: ({ seat }: Seat, who: Who) => `${who(seat)} keeps them.`,
   nothingMakes: ({ total }: { readonly total: number }) => `Nothing that is left makes ${total}.`,
@@ -107,6 +135,15 @@ export const cards = {
     { seat, kind, line }: Seat & { readonly kind: 'under' | 'difference'; readonly line: number },
     who: Who,
   ) => `${who(seat)}: two numbers ${kind === 'under' ? `under ${line}` : `with a difference near ${line}`}.`,
+  // Two heads.
+  numberNth: ({ nth }: { readonly nth: number }) => `${['First', 'Second', 'Third'][nth - 1] ?? nth} number`,
+  numberLaid: ({ number }: { readonly number: string }) => `${number} lies there.`,
+  laysNth: ({ seat, nth }: Seat & { readonly nth: number }, who: Who) =>
+    `${who(seat)} lays the ${['first', 'second', 'third'][nth - 1] ?? nth} number.`,
+  headsAlike: ({ whole }: Whole, _who: Who, tell: Teller) =>
+    `${textOf(whole, tell)}: everyone has it, a point each.`,
+  slippedTogether: ({ whole }: Whole, _who: Who, tell: Teller) =>
+    `${textOf(whole, tell)}. Find together where it slipped.`,
   dealNext: (_: None) => 'Deal the next round.',
   round: ({ round }: { readonly round: number }) => `Round ${round}.`,
   nothingFitsSaid: (_: None) => 'Nothing fits, it is said.',

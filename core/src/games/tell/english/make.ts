@@ -14,6 +14,14 @@ import {
   type Teller,
 } from './words.ts';
 
+/** Where a road ends, made of how many numbers, and what that is worth. */
+export interface RoadEnd {
+  readonly worth: number;
+  readonly target: number;
+  readonly points: number;
+  readonly of: number;
+}
+
 /** English, by what it is of. */
 export const make = {
   // Lines and arrays.
@@ -46,6 +54,22 @@ export const make = {
   nobodyMakes: ({ target }: { readonly target: number }) => `Nobody makes ${target}: another is rolled.`,
   spendsMost: ({ lines, count }: { readonly lines: readonly string[]; readonly count: number }) =>
     `${lines.join('; ')}: ${cardsText(count)} spent.`,
+
+  // Long road.
+  turnTarget: (_: None) => 'Turn the digit cards.',
+  roadTargets: (_: None) => 'Targets, laid in this order',
+  theTargetIs: ({ target }: { readonly target: number }) => `The target is ${target}.`,
+  joinTwo: ({ target }: { readonly target: number }) => `Towards ${target}: join two of your numbers.`,
+  stopHere: (_: None) => 'Stop here',
+  roadEnds: ({ seat, worth, target, points, of }: Seat & RoadEnd, who: Who) =>
+    `${who(seat)} comes to ${worth}${worth === target ? '' : `, ${Math.abs(worth - target)} off`}: ${
+      points === 0 ? 'no points' : `${points - of} and ${of}`
+    }.`,
+  roadBest: ({ worth, points, of }: Omit<RoadEnd, 'target'>) =>
+    `To ${worth}, ${points - of} points and ${of}.`,
+  roadNearest: ({ line, worth }: { readonly line: string; readonly worth: number }) =>
+    `Nearest, shortest: ${line} = ${worth}.`,
+  roadNowhere: (_: None) => 'Nothing comes near enough for points.',
 
   // Numbers made of dice.
   rollAnd: ({ roll }: Roll) => `${listText(roll)}.`,

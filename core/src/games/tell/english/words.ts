@@ -78,6 +78,43 @@ export const stories: Readonly<Record<Operation, (a: number, b: number, c: numbe
   div: (a, b, c) => `${a} nuts are shared by ${b} children. Each has ${c}.`,
 };
 
+/** Stories that ask for a fact, each turning on a word. */
+export const signStories = {
+  altogether: (a, b) => `${a} shells lie in one box and ${b} in another. How many altogether?`,
+  moreCome: (a, b) => `${a} birds sit on a wall, and ${b} more come. How many are there now?`,
+  before: (a, b) => `${b} birds fly off, and ${a} are left. How many were there before?`,
+  fewerThan: (a, b) => `Tomek has ${a} nuts, ${b} fewer than Mira. How many has Mira?`,
+  areLeft: (a, b) => `${a} plums lie in a bowl, and ${b} are eaten. How many are left?`,
+  fewer: (a, b) => `Mira has ${a} stones, Tomek has ${b} fewer. How many has Tomek?`,
+  howManyMore: (a, b) => `There are ${a} red beads and ${b} blue ones. How many more are red?`,
+  moreThan: (a, b) => `Mira has ${a} nuts, ${b} more than Tomek. How many has Tomek?`,
+  each: (a, b) => `There are ${a} bags with ${b} pears in each. How many pears?`,
+  timesAsMany: (a, b) => `Tomek has ${b} pins, Mira has ${a} times as many. How many has Mira?`,
+  eachShared: (a, b) => `Nuts are shared by ${a} children, and each has ${b}. How many nuts were there?`,
+  shared: (a, b) => `${a} cakes are shared by ${b} children. How many has each?`,
+  bagsOf: (a, b) => `${a} pears go into bags of ${b}. How many bags are filled?`,
+  timesMore: (a, b) => `Mira has ${a} pins, ${b} times as many as Tomek. How many has Tomek?`,
+} as const satisfies Readonly<Record<string, (a: number, b: number) => string>>;
+export type SignStoryKind = keyof typeof signStories;
+
+/** The words of each story that tell its sign. */
+export const signWords: Readonly<Record<SignStoryKind, string>> = {
+  altogether: 'altogether',
+  moreCome: 'more come',
+  before: 'were there before',
+  fewerThan: 'fewer than',
+  areLeft: 'are left',
+  fewer: 'fewer',
+  howManyMore: 'How many more',
+  moreThan: 'more than',
+  each: 'in each',
+  timesAsMany: 'times as many',
+  eachShared: 'each has',
+  shared: 'shared',
+  bagsOf: 'bags of',
+  timesMore: 'times as many as',
+};
+
 export const goalText = ({ goal, called }: NumberGoal) =>
   goal === 'nearest' ? `the nearest to ${called}` : `the ${goal} number`;
 
@@ -107,6 +144,10 @@ export function numberInWords(number: number): string {
   const joined = rest === 0 ? '' : rest < 100 ? ` and ${numberInWords(rest)}` : ` ${numberInWords(rest)}`;
   return `${numberInWords(head)} ${size === 100 ? 'hundred' : 'thousand'}${joined}`;
 }
+
+/** Several of a number: "twos", "sixes", "twenties". */
+export const manyOf = (number: number): string =>
+  numberInWords(number).replace(/y$/, 'ie').replace(/x$/, 'xe') + 's';
 
 const ordinals = [
   'first',
