@@ -30,6 +30,7 @@ const coreOrder = [
   'numbers',
   'materials',
   'games',
+  'print',
   'planning',
   'simulation',
 ];

@@ -1,0 +1,57 @@
+import { findGame, games } from '../games/catalogue.ts';
+import { factCards } from './sheets/factCards.ts';
+import { frames, signCards } from './sheets/frames.ts';
+import { gameBoard } from './sheets/gameBoard.ts';
+import { gridCallCards } from './sheets/gridCallCards.ts';
+import { hundredSquare } from './sheets/hundredSquare.ts';
+import { minuteForm } from './sheets/minuteForm.ts';
+import { numberCards } from './sheets/numberCards.ts';
+import { linkedRows, minutesLog, scoreSheet } from './sheets/tables.ts';
+import { ruleCard } from './sheets/ruleCard.ts';
+import { setCards } from './sheets/setCards.ts';
+import type { Sheet } from './sheet.ts';
+
+/** A sheet whatever its choices are: they are given back to the same sheet alone. */
+export type AnySheet = Sheet<unknown>;
+
+/** The sheets that belong to no one game. */
+const own = [
+  numberCards,
+  factCards,
+  signCards,
+  frames,
+  linkedRows,
+  hundredSquare,
+  gridCallCards,
+  minuteForm,
+  scoreSheet,
+  minutesLog,
+] as readonly Sheet<unknown>[];
+
+/** What only another screen can give its facts to: not listed by itself. */
+const given = [setCards] as readonly Sheet<unknown>[];
+
+const ofGames = new Map<string, AnySheet | undefined>();
+
+/** The sheet of an id; undefined: there is none. Those of a game are `rules-` and `board-` with its id. */
+export function findSheet(id: string): AnySheet | undefined {
+  const found = [...own, ...given].find((one) => one.id === id);
+  if (found) return found;
+  if (!ofGames.has(id)) ofGames.set(id, sheetOfGame(id));
+  return ofGames.get(id);
+}
+
+function sheetOfGame(id: string): AnySheet | undefined {
+  const [, kind, gameId = ''] = /^(rules|board)-(.+)$/.exec(id) ?? [];
+  const game = findGame(gameId);
+  if (!game) return undefined;
+  return (kind === 'rules' ? ruleCard(game) : gameBoard(game)) as AnySheet | undefined;
+}
+
+/** Every sheet there is, those of the games behind the others. */
+export const sheets = (): readonly AnySheet[] => [
+  ...own,
+  ...games
+    .flatMap(({ id }) => [findSheet(`rules-${id}`), findSheet(`board-${id}`)])
+    .flatMap((one) => one ?? []),
+];
