@@ -33,6 +33,8 @@ const PupilPage = page(() => import('../screens/pupil/PupilPage.tsx').then((m) =
 const Review = page(() => import('../screens/review/Review.tsx').then((m) => m.Review), { fromTable: true });
 const LooseTable = page(() => import('../screens/loose/LooseTable.tsx').then((m) => m.LooseTable));
 const ChildSide = page(() => import('../screens/child/ChildSide.tsx').then((m) => m.ChildSide));
+const PrintRoom = page(() => import('../screens/print/PrintRoom.tsx').then((m) => m.PrintRoom));
+const PrintSheet = page(() => import('../screens/print/PrintSheet.tsx').then((m) => m.PrintSheet));
 const RoomPolicy = page(() => import('../screens/room/RoomPolicy.tsx').then((m) => m.RoomPolicy));
 const PupilPolicy = page(() => import('../screens/room/PupilPolicy.tsx').then((m) => m.PupilPolicy));
 const People = page(() => import('../screens/room/People.tsx').then((m) => m.People));
@@ -144,6 +146,8 @@ function Screens() {
           <Route path="/room/pathways/:pathwayId" element={<PathwayEditor />} />
           <Route path="/shelf" element={<Shelf />} />
           <Route path="/shelf/:gameId" element={<GamePage />} />
+          <Route path="/print" element={<PrintRoom />} />
+          <Route path="/print/:sheetId" element={<PrintSheet />} />
           <Route path="/checker" element={<NumberChecker />} />
           <Route path="/settings" element={<Settings />} />
           {/* For whoever draws: in no menu. */}

@@ -26,6 +26,8 @@ const titles: readonly (readonly [path: string, title: string])[] = [
   ['/room/pathways/:pathwayId', 'A pathway'],
   ['/shelf', 'Shelf'],
   ['/shelf/:gameId', 'A game'],
+  ['/print', 'Print'],
+  ['/print/:sheetId', 'A sheet to print'],
   ['/checker', 'Number checker'],
   ['/settings', 'Settings'],
   ['/materials', 'Materials'],

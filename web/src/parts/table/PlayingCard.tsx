@@ -17,6 +17,11 @@ export function cardWords(card: SceneCard): string {
 const numeralOf = ({ worth }: SceneCard): string =>
   worth === null ? '' : worth < 0 ? `\u2212${-worth}` : String(worth);
 
+const isNumber = (says: string) => /^\d+$/.test(says);
+/** A number that was made stands large, as on a card; the more digits, the less. */
+const saysClass = (says: string) =>
+  isNumber(says) ? `card-numeral digits-${Math.min(5, says.length)}` : 'card-says';
+
 /** Our four suits, each known by its shape alone, drawn around a point within a box of 14. */
 const suits = [
   {
@@ -85,7 +90,7 @@ export function PlayingCard({
           />
         ))
       ) : card.says ? (
-        <text x="50" y="76" textAnchor="middle" className="card-says">
+        <text x="50" y={isNumber(card.says) ? 86 : 76} textAnchor="middle" className={saysClass(card.says)}>
           {card.says}
         </text>
       ) : card.rank === 'joker' ? (

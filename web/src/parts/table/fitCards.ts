@@ -12,7 +12,7 @@ export interface CardsToFit {
 export const cardGaps = { card: 8, close: 4, beside: 20, below: 10, name: 24, nameWidth: 90 } as const;
 const fewCards = 5;
 const narrowest = 34;
-const widest = 220;
+const widest = 280;
 
 /**
  * The width of a card, px, by which all rows lie as large as fit into so much room, flowing as text does: rows stand beside one

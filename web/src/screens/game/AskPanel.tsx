@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import { diceWords, rollTrouble, type TypedAnswer } from '@veldrift/core';
 import { factAsShown, padKeys, tell, written, type Asked, type Move, type Need } from '@veldrift/core/games';
 import { useState } from 'react';
+import { Flash } from './Flash.tsx';
 import { useReadOut } from '../../live/useReadAloud.ts';
 import { fits } from '../../parts/fits.ts';
 import { FactPrompt, TypedLine } from '../table/Prompt.tsx';
@@ -25,7 +26,8 @@ export function AskPanel(props: AskProps) {
   const { view, onMove } = props;
   const { need } = view;
   // Another child's turn: what is asked of them is seen, and nothing can be pressed.
-  if (!isTheirs(view) && need.kind !== 'say' && need.kind !== 'claim') return null;
+  if (!isTheirs(view) && need.kind !== 'say' && need.kind !== 'claim')
+    return need.kind === 'choose' ? <ShownWhile {...props} need={need} /> : null;
   switch (need.kind) {
     case 'say':
       return <SayAsk {...props} need={need} />;
@@ -44,20 +46,23 @@ export function AskPanel(props: AskProps) {
     case 'choose': {
       const listed = listedChoices(need);
       return (
-        <div className="ask-choices">
-          {listed.map((choice) => (
-            <Button
-              key={choice.key}
-              variant="outlined"
-              size="large"
-              onClick={(event) =>
-                onMove({ kind: 'choose', seat: need.seat, key: choice.key }, event.timeStamp)
-              }
-            >
-              {tell(choice.says, view.names)}
-            </Button>
-          ))}
-        </div>
+        <>
+          <ShownWhile {...props} need={need} />
+          <div className="ask-choices">
+            {listed.map((choice) => (
+              <Button
+                key={choice.key}
+                variant="outlined"
+                size="large"
+                onClick={(event) =>
+                  onMove({ kind: 'choose', seat: need.seat, key: choice.key }, event.timeStamp)
+                }
+              >
+                {tell(choice.says, view.names)}
+              </Button>
+            ))}
+          </div>
+        </>
       );
     }
     case 'over':
@@ -84,8 +89,9 @@ function Shown({
   asked,
 }: {
   readonly promptId: string;
-  readonly asked: Pick<Asked, 'item' | 'shown'>;
+  readonly asked: Pick<Asked, 'item' | 'shown' | 'glance'>;
 }) {
+  if (asked.glance) return <Flash promptId={promptId} glance={asked.glance} shown={written(asked.shown)} />;
   const fact = factAsShown(asked);
   return fact === null ? (
     <Line promptId={promptId} shown={written(asked.shown)} />
@@ -121,6 +127,31 @@ function Written({ text }: { readonly text: string }) {
       </span>
     );
   });
+}
+
+/** A line is as large as it fits; a story is read. */
+const longestLine = 16;
+
+/** What something is chosen for. */
+function ShownWhile({
+  view,
+  need,
+  promptId,
+}: Pick<AskProps, 'view' | 'promptId'> & { readonly need: Extract<Need, { kind: 'choose' }> }) {
+  if (need.shows === undefined) return null;
+  const shown = written(need.shows, view.names);
+  return shown.length > longestLine ? (
+    <Story promptId={promptId} story={shown} />
+  ) : (
+    <div className="asked">
+      <Line promptId={promptId} shown={shown} />
+    </div>
+  );
+}
+
+function Story({ promptId, story }: { readonly promptId: string; readonly story: string }) {
+  useReadOut(story, promptId);
+  return <p className="story">{story}</p>;
 }
 
 function SayAsk({

@@ -1,7 +1,7 @@
 import { tell, type SceneRow } from '@veldrift/core/games';
 import { CardPile } from '../../parts/table/CardPile.tsx';
 import { Die, dieShape } from '../../parts/table/Die.tsx';
-import { fitCards } from '../../parts/table/fitCards.ts';
+import { cardGaps, fitCards } from '../../parts/table/fitCards.ts';
 import { cardShape, cardWords, PlayingCard } from '../../parts/table/PlayingCard.tsx';
 import { useRoom } from '../../parts/table/useRoom.ts';
 import { choiceAtCard, mayPick, turnOf, type GameView } from './gameView.ts';
@@ -91,13 +91,20 @@ function CardRow({
 }) {
   const turn = view.need.kind === 'choose' && view.need.seat === row.seat;
   const across = onPick || closed ? undefined : row.across;
+  // A key is as wide as a finger wherever its card is a little narrower: it takes that from the gaps.
+  const short = onPick ? Math.max(0, pressable - width) : 0;
+  const key = short > 0 ? { minWidth: pressable, display: 'grid', justifyItems: 'center' } : undefined;
   return (
     <section className={`card-row ${turn ? 'turn' : ''}`} aria-label={tell(row.name, view.names)}>
       <h2>{tell(row.name, view.names)}</h2>
       <div
         className="card-row-cards"
         style={
-          across ? { display: 'grid', gridTemplateColumns: `repeat(${across}, max-content)` } : undefined
+          across
+            ? { display: 'grid', gridTemplateColumns: `repeat(${across}, max-content)` }
+            : short > 0
+              ? { columnGap: Math.max(0, cardGaps.card - 2 * short) }
+              : undefined
         }
       >
         {row.cards.map((card) => {
@@ -118,6 +125,7 @@ function CardRow({
                 key={card.id}
                 type="button"
                 className="card-key"
+                style={key}
                 aria-pressed={picked?.includes(card.id) ?? false}
                 aria-label={row.dice ? `a die showing ${card.worth}` : cardWords(card)}
                 onClick={() => onPick(card.id)}

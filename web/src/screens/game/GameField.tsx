@@ -61,6 +61,8 @@ export function GameField({
     by?.kind === 'places' && choosing
       ? { ...view, scene: { ...scene, rows: scene.rows.filter((row) => row.seat !== choosing.seat) } }
       : view;
+  // What something is chosen for takes as much room as what is asked.
+  const shows = need.kind === 'choose' ? need.shows : undefined;
   const headline = headlineOf(need);
   const boarded = isBoarded(scene);
   const ratio = boarded ? boardRatio(scene) : 1;
@@ -73,7 +75,7 @@ export function GameField({
   return (
     <div
       ref={field}
-      className={`game-field ${asks ? 'asking' : ''} ${boarded ? 'boarded' : ''} ${ends ? 'with-ends' : ''} ${band ? 'band' : long ? 'long' : ''} ${need.kind === 'over' ? 'ended' : ''}`}
+      className={`game-field ${asks || shows !== undefined ? 'asking' : ''} ${boarded ? 'boarded' : ''} ${ends ? 'with-ends' : ''} ${band ? 'band' : long ? 'long' : ''} ${need.kind === 'over' ? 'ended' : ''}`}
       data-need={need.kind}
       data-prompt={ask.promptId}
     >
@@ -85,6 +87,7 @@ export function GameField({
         </p>
         {/* What is asked is seen large below; here it is read out. */}
         {asks && <p className="sr-only">{tell(need.says, names)}</p>}
+        {shows !== undefined && <p className="sr-only">{written(shows, names)}</p>}
         <p className={`game-says ${refused ? 'refused' : ''}`}>{refused || tell(view.says, names)}</p>
       </div>
       {(ends || seatRow) && <SeatPlaces view={view} ends={ends} onClaim={ask.onClaim} />}

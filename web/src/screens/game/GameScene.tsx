@@ -4,6 +4,7 @@ import { Die } from '../../parts/table/Die.tsx';
 import { PartBars } from '../../parts/table/PartBars.tsx';
 import { GridBoard } from '../../parts/table/GridBoard.tsx';
 import { boardShape } from '../../parts/table/boardShape.ts';
+import { GlancePicture } from '../../parts/table/GlancePicture.tsx';
 import { Counter } from '../../parts/table/Counter.tsx';
 import { SeatMark } from '../../parts/table/SeatMark.tsx';
 import { choiceAtCard, choiceAtSquare, type GameView } from './gameView.ts';
@@ -83,6 +84,11 @@ export function GameScene({ view, onChoose, onRefused, placed = false, picked, o
           {...(picked && onPick ? { picked, onPick } : {})}
         />
       )}
+      {scene.glance && (
+        <div className="glance-place">
+          <GlancePicture glance={scene.glance} says={`${scene.glance.spots.length} pips`} />
+        </div>
+      )}
       {scene.board && (
         <div
           className="board-place"
@@ -132,7 +138,7 @@ function SceneBoardView({
       className={wide ? 'wide' : middling ? 'middling' : ''}
       squares={board.squares.map(({ mark }, nth) => ({
         key: String(nth),
-        label: `${texts[nth]}${mark ? `, ${markWords(mark, view.names)}` : ''}`,
+        label: `${texts[nth] || 'empty'}${mark ? `, ${markWords(mark, view.names)}` : ''}`,
         className: `${mark ? `marked seat-${mark.seat ?? 'all'} ${mark.held ? 'held' : ''}` : ''}`,
         content: (
           <>

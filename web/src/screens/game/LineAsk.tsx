@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { shownSigns, signs } from '@veldrift/core';
-import type { Move, Need } from '@veldrift/core/games';
+import { tell, type Move, type Need } from '@veldrift/core/games';
 import { useState } from 'react';
 
 /** A line to be typed, or put together by touch from the numbers that lie there and the signs. */
@@ -25,7 +25,10 @@ export function LineAsk({
     if (said === null) setText('');
   };
   const put = (token: string) => change(text === '' ? token : `${text} ${token}`);
+  const { before = [] } = need;
   const allowed = need.ask.signs ?? signs;
+  // Of two numbers there is nothing to be put in brackets.
+  const brackets = (need.ask.most ?? Infinity) > 2 ? ['(', ')'] : [];
   return (
     <form
       className="ask-line"
@@ -36,6 +39,13 @@ export function LineAsk({
         make({ kind: 'line', seat: need.seat, text }, event.timeStamp);
       }}
     >
+      {before.length > 0 && (
+        <ul className="ask-before numeral" aria-label="Written on the way">
+          {before.map((line, nth) => (
+            <li key={nth}>{line}</li>
+          ))}
+        </ul>
+      )}
       <div className="ask-tokens" role="group" aria-label="Put the line together">
         {need.ask.numbers.map((number, nth) => (
           <button key={nth} type="button" className="token numeral" onClick={() => put(String(number))}>
@@ -52,7 +62,7 @@ export function LineAsk({
             {shownSigns[sign]}
           </button>
         ))}
-        {['(', ')'].map((one) => (
+        {brackets.map((one) => (
           <button key={one} type="button" className="token sign numeral" onClick={() => put(one)}>
             {one}
           </button>
@@ -85,7 +95,7 @@ export function LineAsk({
             size="large"
             onClick={(event) => make({ kind: 'pass', seat: need.seat }, event.timeStamp)}
           >
-            Pass
+            {need.passSays ? tell(need.passSays) : 'Pass'}
           </Button>
         )}
       </div>

@@ -1,4 +1,4 @@
-import { tell, type Scene, type Words } from '@veldrift/core/games';
+import { tell, valuesOf, type Scene, type Words } from '@veldrift/core/games';
 import { useState } from 'react';
 import { BeadFrame } from '../../parts/aids/BeadFrame.tsx';
 import { Road } from '../../parts/table/Road.tsx';
@@ -10,7 +10,8 @@ const veilMs = 2500;
 /** The seat that a total is of; null: of everyone, or of the pack. */
 export function seatOfTotal({ name }: { readonly name: Words }): number | null {
   if (!('id' in name)) return null;
-  if (name.id === 'hand') return name.values.hand < name.values.seats ? name.values.hand : null;
+  const own = valuesOf(name, 'hand');
+  if (own) return own.hand < own.seats ? own.hand : null;
   return 'seat' in name.values && typeof name.values.seat === 'number' ? name.values.seat : null;
 }
 

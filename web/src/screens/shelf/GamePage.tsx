@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
-import { findGame, type AnyGame } from '@veldrift/core/games';
+import { findGame, layOut, type AnyGame } from '@veldrift/core/games';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { houseRulesQuery, pupilGamesQuery, pupilsQuery } from '../../app/queries.ts';
@@ -11,7 +11,8 @@ import { HouseRulesForm } from './HouseRulesForm.tsx';
 import { TurnDrawings } from '../game/TableDrawing.tsx';
 import { firstStepFor } from './firstStep.ts';
 import { FactsItShows } from './FactsItShows.tsx';
-import { layOut, playersText, signsOf } from './gameWords.ts';
+import { playersText, signsOf } from './gameWords.ts';
+import { PrintLinks } from './PrintLinks.tsx';
 import { StartGame } from './StartGame.tsx';
 import './shelf.css';
 
@@ -103,6 +104,7 @@ function Page({ game }: { readonly game: AnyGame }) {
               <li key={line}>{line}</li>
             ))}
           </ul>
+          <PrintLinks game={game} chosen={now} />
         </section>
         <section aria-label="Steps">
           <h2>Steps</h2>

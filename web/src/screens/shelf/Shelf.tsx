@@ -1,10 +1,11 @@
+import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { operationNames, operations, type Operation } from '@veldrift/core';
 import { families, games, type AnyGame } from '@veldrift/core/games';
 import { useEffect, useRef, useState } from 'react';
-import { useLocation, useSearchParams } from 'react-router';
+import { Link, useLocation, useSearchParams } from 'react-router';
 import { pupilGamesQuery, pupilsQuery } from '../../app/queries.ts';
 import { Empty } from '../../parts/states.tsx';
 import {
@@ -16,6 +17,7 @@ import {
   type MaterialKind,
 } from './gameWords.ts';
 import { ShelfGame } from './ShelfGame.tsx';
+import { fitsToll, TollOnShelf } from './TollOnShelf.tsx';
 import './shelf.css';
 
 const times = [6, 8, 10, 12, 15] as const;
@@ -74,6 +76,9 @@ export function Shelf() {
             Games, on the screen or with real cards and dice. Every fact said goes on record.
           </p>
         </div>
+        <Button variant="outlined" component={Link} to="/print">
+          Print
+        </Button>
       </div>
       <div className="shelf-find" role="search" aria-label="Find a game">
         <TextField
@@ -110,14 +115,16 @@ export function Shelf() {
           times.map((one) => [String(one), `${one} or fewer`]),
         )}
       </div>
-      {found.length === 0 && (
+      {found.length === 0 && !fitsToll(params, name) && (
         <Empty title="No game fits all of that">
           <p>Leave one of the wishes open.</p>
         </Empty>
       )}
       {families.map((family) => {
         const own = found.filter((game) => game.family === family);
-        return own.length === 0 ? null : (
+        // Any game of the children's own belongs to the boards, unless something else is looked for.
+        const toll = family === 'boards' && fitsToll(params, name);
+        return own.length === 0 && !toll ? null : (
           <section key={family} className="shelf-family" aria-label={familyNames[family]}>
             <h2>{familyNames[family]}</h2>
             <ul>
@@ -131,6 +138,7 @@ export function Shelf() {
                   query={asked ? `?pupil=${asked}` : ''}
                 />
               ))}
+              {toll && <TollOnShelf pupil={pupil} />}
             </ul>
           </section>
         );

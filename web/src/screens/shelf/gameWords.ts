@@ -1,7 +1,8 @@
-import { countText, diceWords, displaySigns, joinText, recipeWords, type Operation } from '@veldrift/core';
-import type { AnyGame, Family, Materials } from '@veldrift/core/games';
+import { countText, displaySigns, type Operation } from '@veldrift/core';
+import type { AnyGame, Family } from '@veldrift/core/games';
 
 export const familyNames: Readonly<Record<Family, string>> = {
+  recall: 'Quick recall',
   first: 'First to say',
   compare: 'Compare',
   partners: 'Partners',
@@ -42,17 +43,6 @@ export const signsOf = (operations: Iterable<Operation>): string =>
 export function playersText({ seats: { least, most } }: Pick<AnyGame, 'seats'>): string {
   return least === most ? String(least) : `${least} ${most - least === 1 ? 'or' : 'to'} ${most}`;
 }
-
-/** What to lay out, in table words. */
-export function layOut({ pack, dice, others }: Materials): string[] {
-  return [
-    ...(pack ? [recipeWords(pack) || 'A whole pack.'] : []),
-    ...(dice.length > 0 ? [`${capital(diceWords(dice))}.`] : []),
-    ...(others.length > 0 ? [`${capital(joinText(others))}.`] : []),
-  ];
-}
-
-const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 
 export const playedText = (plays: number): string =>
   plays === 0 ? 'not played yet' : `played ${countText(plays, 'time')}`;

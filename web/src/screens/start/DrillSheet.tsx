@@ -24,7 +24,7 @@ import {
   type DrillFact,
 } from '@veldrift/core';
 import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { TurnsRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
@@ -45,9 +45,13 @@ const forms = [
 export function DrillSheet({ pupil, set }: SheetProps) {
   const { me, outbox } = useSession();
   const navigate = useNavigate();
+  const [params] = useSearchParams();
   const [starting, setStarting] = useState(false);
   const [seed] = useState(newSeed);
-  const [choice, setChoice] = useState<DrillChoice>(() => firstDrill(set));
+  const [choice, setChoice] = useState<DrillChoice>(() => ({
+    ...firstDrill(set),
+    ...(params.has('toll') ? { toll: true, sequence: 'oneNew' } : {}),
+  }));
   const change = (part: Partial<DrillChoice>) => setChoice((one) => ({ ...one, ...part }));
   // Real cards are judged, not typed.
   const way = choice.pack && pupil.capture === 'keypad' ? 'tutor' : pupil.capture;
@@ -58,6 +62,13 @@ export function DrillSheet({ pupil, set }: SheetProps) {
     [choice, pupil, seed, set, today],
   );
   const coming = useMemo(() => comingPrompts(made.plan, beginDrill(made.plan), 5), [made]);
+  const slips = useMemo(
+    () =>
+      comingPrompts(made.plan, beginDrill(made.plan), choice.most)
+        .map((one) => one.fact)
+        .join(' '),
+    [made, choice.most],
+  );
   const outlook = drillOutlook(made.plan.facts);
   const pack = useMemo(
     () => (choice.pack ? stackPack({ ...made.plan, order: null }, choice.most) : undefined),
@@ -199,7 +210,15 @@ export function DrillSheet({ pupil, set }: SheetProps) {
           disabled={choice.chain || choice.hidden === 'right'}
           set={(packed) => change({ pack: packed })}
         />
+        <Check says="A toll before each move of a game" on={choice.toll} set={(toll) => change({ toll })} />
       </div>
+      {choice.toll && (
+        <p>
+          Any board, building or domino game on the table: before each move the child says a fact. Not right:
+          the way to it is shown, it is said once more, and then the move. Without a screen:{' '}
+          <Link to={`/print/set-cards?facts=${encodeURIComponent(slips)}`}>print slips of these facts</Link>.
+        </p>
+      )}
       <p>
         {choice.sequence === 'withdraw'
           ? 'A fact missed or slow is shown, an easy one comes, then it returns, and again after 2, 4 and 8 others.'

@@ -21,6 +21,7 @@ const anyChoice = (set: FactSet): fc.Arbitrary<DrillChoice> =>
     ranks: fc.constantFrom(5, 10, 12),
     chain: fc.boolean(),
     pack: fc.constant(firstDrill(set).pack),
+    toll: fc.constant(firstDrill(set).toll),
   });
 const anyDrill = anySet.chain(([operation, set]) =>
   anyChoice(set).map((choice) => ({ operation, set, choice })),

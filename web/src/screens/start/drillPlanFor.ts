@@ -28,6 +28,8 @@ export interface DrillChoice {
   readonly ranks: number;
   readonly chain: boolean;
   readonly pack: boolean;
+  /** A fact before each move of a game that the app knows nothing of. */
+  readonly toll: boolean;
 }
 
 /** The drill offered first: the set, withdrawn and returned, forty prompts. */
@@ -43,6 +45,7 @@ export function firstDrill(set: FactSet): DrillChoice {
     ranks: 10,
     chain: false,
     pack: false,
+    toll: false,
   };
 }
 
@@ -112,7 +115,11 @@ function inTurn(facts: readonly FactKey[], most: number): FactKey[] {
   return Array.from({ length: most }, (_, at) => called[at % called.length] as FactKey);
 }
 
-function titleOf(pupil: Pupil, set: FactSet, { form, fixed, ranks, chain, sequence }: DrillChoice): string {
+function titleOf(pupil: Pupil, set: FactSet, choice: DrillChoice): string {
+  return `${choice.toll ? 'Toll: ' : ''}${formTitle(pupil, set, choice)}`;
+}
+
+function formTitle(pupil: Pupil, set: FactSet, { form, fixed, ranks, chain, sequence }: DrillChoice): string {
   const order = sequence === 'withdraw' ? 'withdraw and return' : 'one new among known';
   switch (form) {
     case 'set':
@@ -136,6 +143,7 @@ function dealOf(pupil: Pupil, choice: DrillChoice, plan: DrillPlan): Deal {
     called: plan.order !== null,
     hidden: plan.hidden,
     pack: choice.pack,
+    toll: choice.toll,
     timed: !takesNoTime(pupil),
   };
 }

@@ -108,7 +108,8 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
             disabled={state.status !== 'told' && !(state.status === 'ready' && pack)}
             onPress={goOn}
           >
-            {pack ? 'Card turned' : 'Turn the next'} <kbd aria-hidden>Space</kbd>
+            {pack ? 'Card turned' : row.deal.toll ? 'Next toll' : 'Turn the next'}{' '}
+            <kbd aria-hidden>Space</kbd>
           </LiveKey>
         </>
       }
@@ -163,6 +164,7 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
             ownWay={ownWayOf(row.pupil, last.fact)}
             answer={last}
             pack={pack}
+            toll={row.deal.toll ?? false}
             slides={slidesUnder(turns)}
             aid={
               shownAid.open ? (

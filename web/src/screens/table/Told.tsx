@@ -7,6 +7,7 @@ import { ShownWay } from '../../parts/pictures/ShownWay.tsx';
 export function Told({
   answer,
   pack,
+  toll,
   slides,
   ownWay,
   aid,
@@ -14,6 +15,8 @@ export function Told({
 }: {
   readonly answer: Answer;
   readonly pack: boolean;
+  /** A move of the game on the table comes before the next fact. */
+  readonly toll: boolean;
   readonly slides: number | undefined;
   /** The way that is the child's own, where one was chosen. */
   readonly ownWay: string | undefined;
@@ -23,13 +26,14 @@ export function Told({
 }) {
   const next = (
     <LiveKey className="live-key told-turn" onPress={onTurn}>
-      {pack ? 'Next card' : 'Next'}
+      {pack ? 'Next card' : toll ? 'Next toll' : 'Next'}
     </LiveKey>
   );
   if (isRight(answer.judgement) && aid === null)
     return (
       <div className="told">
         <p className="told-fact numeral">{wholeFactText(answer.fact)}</p>
+        {toll && <p className="told-move">Your move.</p>}
         {next}
       </div>
     );
@@ -40,11 +44,15 @@ export function Told({
       ownWay={ownWay}
       picture={aid}
       note={
-        pack &&
-        slides !== undefined && (
-          <p className="told-say quiet">
-            Slide it back under {slides === 1 ? 'one card' : `${slides} cards`}.
-          </p>
+        toll ? (
+          <p className="told-say">Say it once more, then your move.</p>
+        ) : (
+          pack &&
+          slides !== undefined && (
+            <p className="told-say quiet">
+              Slide it back under {slides === 1 ? 'one card' : `${slides} cards`}.
+            </p>
+          )
         )
       }
     >

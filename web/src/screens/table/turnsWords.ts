@@ -23,7 +23,7 @@ export function showOf(turns: LiveTurns, row: TurnsRow): Omit<ChildShow, 'seq'> 
   const says = {
     ready: 'Ready',
     asking: '',
-    told: missed === null ? '' : wholeFactText(missed),
+    told: missed !== null ? wholeFactText(missed) : row.deal.toll ? 'Your move.' : '',
     paused: 'A little pause.',
     over: 'Done. Thank you.',
   }[state.status];
@@ -75,6 +75,8 @@ export function saysOf(
   if (state.calmFrom !== null) return 'Calm: known facts, no clock. Press End when it is enough.';
   if (state.status === 'told' && watched.includes(state.answers.at(-1)?.fact ?? ''))
     return `Was it counted? ${keyedMarks(letters)}. Space turns the next.`;
+  if (state.status === 'told' && row.deal.toll)
+    return 'The clock stands for the move, however long it takes. Space calls the next toll.';
   if (state.status === 'told')
     return 'The clock stands. The child says the whole fact; Space turns the next.';
   if (state.status === 'ready')
