@@ -1,6 +1,6 @@
 import { expect, test, type Locator } from '@playwright/test';
 import { beginGame, dealsByHand, dealtBy, painted } from './gameHouse.ts';
-import { keys, move, shown } from './gameWalk.ts';
+import { keys, move, shown, showsOtherThan } from './gameWalk.ts';
 import { addPupil, deletePupil, house, prompt, pupilOf, signIn, startMinute } from './house.ts';
 import { screensOf } from './screenList.ts';
 import { shifted, watchShifts } from './shifts.ts';
@@ -213,7 +213,7 @@ test('where the system chooses the colours, what is chosen and whose an array is
   while (!((await laid(0).isVisible()) && (await laid(1).isVisible()))) {
     const before = await shown(page);
     await move(page, keys);
-    await expect.poll(() => shown(page)).not.toBe(before);
+    await showsOtherThan(page, before);
   }
   const styles = [await line(laid(0), 'borderTopStyle'), await line(laid(1), 'borderTopStyle')];
   expect(styles).toEqual(['solid', 'double']);

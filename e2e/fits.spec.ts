@@ -1,8 +1,8 @@
 import { expect, type Page } from '@playwright/test';
 import { games } from '@veldrift/core/games';
 import { beginGame, childrenType, dealsByHand, dealtBy, need, painted } from './gameHouse.ts';
-import { atEverySize, hiddenSizes } from './hidden.ts';
-import { move, shown, taps, type Hand } from './gameWalk.ts';
+import { atEverySize, hiddenNow, hiddenSizes } from './hidden.ts';
+import { move, shown, showsOtherThan, taps, type Hand } from './gameWalk.ts';
 import { stepsThatLieOtherwise } from './layouts.ts';
 import { addPupil, deletePupil, house, prompt, secondWindow, signIn, startMinute } from './house.ts';
 import { test } from './steady.ts';
@@ -34,6 +34,60 @@ test('nothing is hidden at a table: every game, through its first moves, at ten 
   await deletePupil(page, pupil);
 });
 
+test('nothing is hidden where the table says that times are not counting, said or typed', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await signIn(page);
+  const hidden: string[] = [];
+  for (const capture of ['tutor', 'keypad'] as const) {
+    const pupil = await addPupil(page, { capture });
+    await beginGame(page, 'outweigh', pupil, { flips: capture === 'keypad' ? [childrenType] : [] });
+    await page.locator('.ask-big').tap();
+    await expect(page.locator('[data-need="say"]')).toBeVisible();
+    await painted(page);
+    // The device stands still while a prompt is shown.
+    await page.evaluate(() => {
+      const from = performance.now();
+      while (performance.now() - from < 900);
+    });
+    const told = page.locator('.table-trouble');
+    await expect(told).toContainText('Times are not counting');
+    for (const [width, height] of sizes) {
+      await atEverySize(page, capture, hidden, [[width, height]]);
+      const box = await told.boundingBox();
+      if (!box || box.x < 0 || box.y < 0 || box.x + box.width > width + 1 || box.y + box.height > height + 1)
+        hidden.push(`${capture}, ${width}\u00d7${height}: what it says lies outside`);
+    }
+    await deletePupil(page, pupil);
+  }
+  expect(hidden).toEqual([]);
+});
+
+test('cards that three who type pick up are as wide as a finger at twice the size', async ({ page }) => {
+  await signIn(page);
+  const pupils = [];
+  for (const name of ['Odd-Arne', 'Cy', 'Tuva'])
+    pupils.push(await addPupil(page, { capture: name === 'Odd-Arne' ? 'keypad' : 'tutor', name }));
+  const [pupil] = pupils;
+  if (!pupil) throw new Error('There is no pupil.');
+  await beginGame(page, 'true-lines', pupil, {
+    ...{ step: /^A wild card joins/, second: 'Cy', others: ['Tuva'], flips: [childrenType] },
+  });
+  await page.setViewportSize({ width: 640, height: 400 });
+  const hidden: string[] = [];
+  // The hand grows: a card is drawn where no line lies there.
+  for (let nth = 0; nth < 8; nth += 1) {
+    await painted(page);
+    for (const one of await hiddenNow(page)) hidden.push(`turn ${nth}: ${one}`);
+    const before = await shown(page);
+    await page.getByRole('button', { name: /^(Draw a card|Pass)$/ }).tap();
+    await showsOtherThan(page, before);
+  }
+  expect(hidden).toEqual([]);
+  for (const one of pupils) await deletePupil(page, one);
+});
+
 /** A hand that gives up what is asked: the one key that is left where the child types. */
 const givesUp: Hand = {
   press: taps.press,
@@ -63,7 +117,7 @@ async function walk(
     if (nth === moves) return;
     const before = await shown(page);
     await move(page, hand);
-    await expect.poll(() => shown(page)).not.toBe(before);
+    await showsOtherThan(page, before);
   }
 }
 
@@ -154,7 +208,7 @@ test('nothing is hidden where an aid lies on the shelf, in every game', async ({
         }
         const before = await shown(page);
         await move(page, taps);
-        await expect.poll(() => shown(page)).not.toBe(before);
+        await showsOtherThan(page, before);
       }
       const offered = await aids.allInnerTexts();
       for (const aid of offered) {
@@ -201,7 +255,7 @@ for (const capture of ['tutor', 'keypad'] as const)
           await page.bringToFront();
           const before = await shown(page);
           await move(page, givesUp);
-          await expect.poll(() => shown(page)).not.toBe(before);
+          await showsOtherThan(page, before);
         }
       });
     expect(hidden).toEqual([]);

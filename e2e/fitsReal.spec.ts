@@ -2,7 +2,7 @@ import { expect } from '@playwright/test';
 import { games } from '@veldrift/core/games';
 import { beginGame, dealsByHand, dealtBy } from './gameHouse.ts';
 import { atEverySize, hiddenSizes } from './hidden.ts';
-import { move, shown, taps } from './gameWalk.ts';
+import { move, shown, showsOtherThan, taps } from './gameWalk.ts';
 import { addPupil, deletePupil, signIn } from './house.ts';
 import { test } from './steady.ts';
 
@@ -50,7 +50,7 @@ test('nothing is hidden where the screen lies flat between the two, in every gam
       await atEverySize(page, `${name}, flat`, hidden, hiddenSizes.tablets);
       const before = await shown(page);
       await move(page, taps);
-      await expect.poll(() => shown(page)).not.toBe(before);
+      await showsOtherThan(page, before);
       await atEverySize(page, `${name}, flat, move 1`, hidden, hiddenSizes.tablets);
     });
   expect(hidden).toEqual([]);

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { beginGame, dealsByHand, dealtBy } from './gameHouse.ts';
-import { move, shown, taps } from './gameWalk.ts';
+import { move, shown, showsOtherThan, taps } from './gameWalk.ts';
 import { addPupil, deletePupil, expectNoViolations, secondWindow, signIn } from './house.ts';
 
 test.use({ hasTouch: true, contextOptions: { reducedMotion: 'reduce' } });
@@ -21,7 +21,7 @@ test('a game that is over stays on the table, says what it came to, and goes on 
   while ((await end.count()) === 0) {
     const before = await shown(page);
     await move(page, taps);
-    await expect.poll(() => shown(page)).not.toBe(before);
+    await showsOtherThan(page, before);
   }
   // The board stays, the last sentence names who has the line, and it is said once.
   await expect(page.locator('.square-cell')).toHaveCount(9);
@@ -50,7 +50,7 @@ test('a game that is over stays on the table, says what it came to, and goes on 
   while ((await end.count()) === 0) {
     const before = await shown(page);
     await move(page, taps);
-    await expect.poll(() => shown(page)).not.toBe(before);
+    await showsOtherThan(page, before);
   }
   await page.getByRole('button', { name: 'Next step: Four by four' }).click();
   await page.getByRole('button', { name: 'Begin' }).click();

@@ -20,7 +20,7 @@ export const dealsByHand = (page: Page) =>
   page.addInitScript(() => localStorage.setItem('veldrift.settings', JSON.stringify({ goesOn: false })));
 
 /** To another screen of the application without loading it anew, as a link goes. */
-async function goInside(page: Page, path: string): Promise<void> {
+export async function goInside(page: Page, path: string): Promise<void> {
   await page.evaluate((to) => {
     history.pushState(null, '', to);
     dispatchEvent(new PopStateEvent('popstate', { state: null }));
@@ -55,7 +55,7 @@ export async function beginGame(
 ): Promise<string> {
   const pressIt = (one: Locator) => (next ? one.dispatchEvent('click') : one.click());
   const chooseOf = async (label: string, option: RegExp | string) => {
-    const list = page.getByLabel(label);
+    const list = page.getByRole('combobox', { name: label, exact: true });
     await (next ? list.dispatchEvent('mousedown', { button: 0 }) : list.click());
     await pressIt(page.getByRole('option', { name: option }).first());
   };

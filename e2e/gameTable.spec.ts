@@ -311,3 +311,54 @@ test('a game ended without a network has a review of each pupil on this device',
   await deletePupil(page, one);
   await deletePupil(page, two);
 });
+
+test('pips are seen for just so long, by the browser\u2019s own stamps of what it showed', async ({
+  page,
+}) => {
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'tutor' });
+  // Each frame that differs from the one before comes with the instant at which it was shown.
+  const cdp = await page.context().newCDPSession(page);
+  const shownAt: number[] = [];
+  cdp.on('Page.screencastFrame', ({ sessionId, metadata }) => {
+    if (metadata.timestamp !== undefined) shownAt.push(1000 * metadata.timestamp);
+    void cdp.send('Page.screencastFrameAck', { sessionId });
+  });
+  for (const [step, forMs] of [
+    [/half a second/, 500],
+    [/^Scattered/, 1500],
+  ] as const) {
+    await beginGame(page, 'pips-at-a-glance', pupil, { step });
+    await page.getByRole('button', { name: 'Go on' }).click();
+    const place = page.locator('.flash-place');
+    // The first is to be judged, so that nothing else moves when the next one comes.
+    await expect(place).toHaveAttribute('data-shown-ms');
+    await page.locator('.judge.right').click();
+    await expect(page.locator('.glance-place')).toBeVisible();
+    // A single stamp is late now and then, as a frame is taken when there is time: the middle of three tells.
+    const longest: number[] = [];
+    for (let look = 0; look < 3; look += 1) {
+      await cdp.send('Page.startScreencast', { format: 'jpeg', quality: 1, everyNthFrame: 1 });
+      // What was shown before the press, however long, is no part of it.
+      await page.evaluate(() => new Promise((done) => setTimeout(done, 300)));
+      shownAt.length = 0;
+      await page.getByRole('button', { name: 'Go on' }).click();
+      await expect(place).toHaveAttribute('data-shown-ms');
+      const own = Number(await place.getAttribute('data-shown-ms'));
+      expect(Math.abs(own - forMs)).toBeLessThanOrEqual(17);
+      await expect(place).toBeHidden();
+      await page.evaluate(
+        () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+      );
+      await cdp.send('Page.stopScreencast');
+      // Nothing moves while they lie there: the longest time without a new frame is theirs.
+      const gaps = shownAt.slice(1).map((at, nth) => at - (shownAt[nth] as number));
+      longest.push(Math.max(...gaps));
+      await page.locator('.judge.right').click();
+      await expect(page.locator('.glance-place')).toBeVisible();
+    }
+    const [, middle = NaN] = longest.sort((one, other) => one - other);
+    expect(Math.abs(middle - forMs)).toBeLessThanOrEqual(40);
+  }
+  await deletePupil(page, pupil);
+});

@@ -56,6 +56,9 @@ export async function shown(page: Page): Promise<string> {
   const field = page.locator('.game-field');
   return `${await field.getAttribute('data-prompt')} ${await field.innerText()}`;
 }
+/** Waits until the table shows something else; a game's many moves are not worth long looks apart. */
+export const showsOtherThan = (page: Page, before: string) =>
+  expect.poll(() => shown(page), { intervals: [20, 40, 80, 160] }).not.toBe(before);
 const numbersIn = (text: string) => (text.match(/\d+/g) ?? []).map(Number);
 
 /** Makes one move with a hand: whatever the table waits for. */
@@ -112,9 +115,11 @@ export async function move(page: Page, { press, judge }: Hand): Promise<void> {
       await dice.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label') ?? ''))
     ).map((label) => numbersIn(label)[0] ?? NaN);
     const one = worths.findIndex((worth, at) => worths.indexOf(10 - worth, at + 1) > at);
-    if (one < 0) return press(button('Nothing more makes ten'));
-    await press(dice.nth(one));
-    await press(dice.nth(worths.indexOf(10 - (worths[one] ?? 0), one + 1)));
+    // Where no two make it four tens are covered, as nothing would be asked otherwise; with dice it is said that nothing more does.
+    const tens = [...worths.keys()].filter((at) => worths[at] === 10).slice(0, 4);
+    if (one < 0 && tens.length < 4) return press(button('Nothing more makes ten'));
+    const group = one < 0 ? tens : [one, worths.indexOf(10 - (worths[one] ?? 0), one + 1)];
+    for (const at of group) await press(dice.nth(at));
     return press(button('These make ten'));
   }
   if ((await field.getByLabel('The line, mended').count()) > 0) {
@@ -128,22 +133,48 @@ export async function move(page: Page, { press, judge }: Hand): Promise<void> {
     await typed.fill(`${left} ${sign} ${right} = ${answer}`);
     return press(button('Mended'));
   }
-  if ((await field.locator('.card-key').count()) > 0) return press(field.locator('.card-key').first());
+  const cards = field.locator('.card-key');
+  if ((await cards.count()) > 0) {
+    // Pointed to where it lies on a track of numbers; else any card will do.
+    const answer = await answerShown(field);
+    const named = cards.and(page.getByRole('button', { name: new RegExp(`^${answer}:`) }));
+    return press((await named.count()) > 0 ? named.first() : cards.first());
+  }
   const room = field.getByRole('button', { name: /room for/ });
   if ((await room.count()) > 0) return press(room.first());
   const board = field.locator('.grid-board button:not(.held)');
-  if ((await board.count()) === 0) return press(field.locator('.ask-choices button').first());
+  if ((await board.count()) === 0) {
+    // A meaning is not read by a walk: what did not fit is not tried again at the next prompt.
+    const choices = field.locator('.ask-choices button');
+    const [prompts = 0] = numbersIn((await field.getAttribute('data-prompt'))?.split('-').at(-1) ?? '');
+    // Not by turns alone: two questions that take turns would each be answered alike for ever.
+    return press(choices.nth((prompts + Math.floor(prompts / 2)) % (await choices.count())));
+  }
   // The total asked for, or one that the dice surely make: their sum; on a board of facts any.
   const dice = await field
     .locator('.die')
     .evaluateAll((all) =>
       all.map((die) => Number((die.getAttribute('aria-label') ?? '').replace(/\D/g, ''))),
     );
-  const asked = /counter on (\d+)/.exec(await field.locator('.game-need').innerText())?.[1];
+  const asked =
+    /counter on (\d+)/.exec(await field.locator('.game-need').innerText())?.[1] ?? (await answerShown(field));
   const sum = asked ?? String(dice.reduce((a, b) => a + b, 0));
   const square =
-    dice.length > 0 ? board.and(page.getByRole('button', { name: new RegExp(`^${sum}(,|$)`) })) : board;
+    dice.length > 0 || asked !== undefined
+      ? board.and(page.getByRole('button', { name: new RegExp(`^${sum}([,:]|$)`) }))
+      : board;
   await press((await square.count()) > 0 ? square.first() : field.locator('.ask-choices button').first());
+}
+
+/** The answer of a fact that is shown large, where its answer is to be pointed to; undefined: none is. */
+async function answerShown(field: Locator): Promise<string | undefined> {
+  const large = field.locator('.game-words .sr-only');
+  if ((await large.count()) === 0) return undefined;
+  const [, left, sign, right] =
+    /^(\d+)\s*([+\u2212\u00d7\u00f7])\s*(\d+)$/.exec((await large.last().innerText()).trim()) ?? [];
+  if (!left || !right) return undefined;
+  const [a, b] = [Number(left), Number(right)];
+  return String({ '+': a + b, '\u2212': a - b, '\u00d7': a * b, '\u00f7': a / b }[sign ?? '+']);
 }
 
 /** Three cards that make a true line of the step's operation, two of them of one's own at least; undefined: there are none. */
@@ -171,6 +202,14 @@ async function line(page: Page, press: Hand['press']): Promise<void> {
   const tokens = await field.locator('.token').allInnerTexts();
   const numbers = tokens.filter((one) => /^\d+$/.test(one)).map(Number);
   const allowed = signs.filter((sign) => tokens.includes(shownSigns[sign]));
+  // On a road any two are joined, and what they come to is said.
+  if ((await field.getByRole('button', { name: 'Stop here' }).count()) > 0) {
+    const keys = field.getByRole('group', { name: 'Put the line together' }).getByRole('button');
+    await press(keys.nth(0));
+    await press(keys.filter({ hasText: shownSigns['+'] }).first());
+    await press(keys.nth(1));
+    return press(field.getByRole('button', { name: 'Lay it' }));
+  }
   const target = numbersIn(await field.locator('.game-need').innerText()).at(-1) ?? 0;
   const pairs = numbers.flatMap((a, at) => numbers.slice(at + 1).map((b) => [a, b]));
   const found = pairs

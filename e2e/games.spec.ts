@@ -160,9 +160,13 @@ test('a game is paused, left, taken up where it stood after a reload, and offere
   }
   const total = await page.locator('.game-total strong').first().innerText();
   expect(Number(total)).toBeGreaterThan(0);
+  // What was looked at beside the game makes way for a pause as the game does: nothing of it can be read meanwhile.
+  await page.getByRole('button', { name: 'Best line' }).click();
+  await expect(page.locator('.game-best')).toBeVisible();
   await page.keyboard.press('p');
   await expect(page.getByText('A little pause.')).toBeVisible();
   await expect(page.locator('.game-field')).toHaveCount(0);
+  await expect(page.locator('.game-best')).toHaveCount(0);
   await page.goto(`${house().base}/`);
   await expect(page.getByText(/game of Lamps.* stands still after 4 moves/)).toBeVisible();
   await page
@@ -240,12 +244,15 @@ test('a play begun by another version says so, and what was played stays', async
         const opened = indexedDB.open('veldrift');
         opened.onerror = () => fail(new Error('no store'));
         opened.onsuccess = () => {
-          const store = opened.result.transaction('plays', 'readwrite').objectStore('plays');
+          const writing = opened.result.transaction('plays', 'readwrite');
+          // Kept only when the whole of it is: a page that is left before takes it back.
+          writing.oncomplete = () => done();
+          const store = writing.objectStore('plays');
           const got = store.get(id);
           got.onsuccess = () => {
             const row = got.result as { plan: { version: number } };
             row.plan.version = 99;
-            store.put(row).onsuccess = () => done();
+            store.put(row);
           };
         };
       }),

@@ -44,6 +44,7 @@ export const hiddenNow = (page: Page) =>
       found.push(`the field is ${Math.round(100 * share)} in 100 of the screen`);
     const screen = new DOMRect(0, 0, innerWidth, innerHeight);
     for (const one of document.querySelectorAll('.judge')) look(one, screen, 64);
+    for (const one of document.querySelectorAll('.strip button, .margin button')) look(one, screen, 0);
     return found;
   });
 
@@ -86,6 +87,12 @@ const tablets = [
 ] as const;
 export const hiddenSizes = { sizes, apart, furthest, childs, tablets };
 
+/** The frame after which the table has measured itself anew. */
+const laidOut = (page: Page) =>
+  page.evaluate(
+    () => new Promise<void>((done) => requestAnimationFrame(() => setTimeout(() => setTimeout(done)))),
+  );
+
 /** Looks at what stands on the table now at every size. */
 export async function atEverySize(
   page: Page,
@@ -95,6 +102,9 @@ export async function atEverySize(
 ): Promise<void> {
   for (const [width, height] of of) {
     await page.setViewportSize({ width, height });
+    await laidOut(page);
+    if ((await hiddenNow(page)).length === 0) continue;
+    // What a frame later is in its place was never hidden from anybody.
     await painted(page);
     for (const one of await hiddenNow(page)) hidden.push(`${what}, ${width}\u00d7${height}: ${one}`);
   }

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { beginGame, childrenType, dealtBy, need, painted } from './gameHouse.ts';
-import { move, shown, taps } from './gameWalk.ts';
+import { move, shown, showsOtherThan, taps } from './gameWalk.ts';
 import { addPupil, deletePupil, keptReview, signIn } from './house.ts';
 import { test } from './steady.ts';
 
@@ -35,7 +35,7 @@ async function answers(
       await tapAnswer(page, answer);
       given.push(answer);
     } else await move(page, taps);
-    await expect.poll(() => shown(page)).not.toBe(before);
+    await showsOtherThan(page, before);
   }
   return given;
 }

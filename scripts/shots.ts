@@ -84,6 +84,9 @@ async function recordViews(page: Page, base: string): Promise<void> {
   await page.getByLabel('A line that someone claims').fill('2 + 6 = 8 x 3 = 24');
   await page.getByRole('button', { name: '16, can be made' }).click();
   await shot(page, 'checker');
+  await page.goto(`${base}/print/grid-call?seed=2026`);
+  await page.getByRole('button', { name: 'Print' }).waitFor();
+  await shot(page, 'print');
   await page.goto(`${base}/shelf?pupil=${idOf('Bram')}`);
   await page.getByRole('link', { name: 'Outweigh' }).waitFor();
   await shot(page, 'shelf');
@@ -116,7 +119,6 @@ async function tableViews(page: Page, base: string): Promise<void> {
   for (const key of ['ArrowRight', 'ArrowRight', 'ArrowDown'])
     await turn(page, () => page.keyboard.press(key));
   await page.keyboard.press('f');
-  await shot(page, 'table-mark');
 
   await page.goto(`${base}/table/new/${idOf('Tomasz')}`);
   await toPrompt(page);

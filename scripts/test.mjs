@@ -1,5 +1,5 @@
 // npm test: everything checked, without being asked twice. The last line is "N passed, N failed".
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -25,13 +25,21 @@ const dir = mkdtempSync(join(tmpdir(), 'veldrift-results-'));
 let passed = 0;
 let failed = 0;
 
-/** One program that either works or does not. */
-function whole(name, args) {
-  process.stdout.write(`\n== ${name}\n`);
-  const run = spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' });
-  if (run.status === 0) passed += 1;
-  else failed += 1;
-}
+/** A program that either works or does not: what it said is shown when it is over, as others run beside it. */
+const whole = (name, args) =>
+  new Promise((done) => {
+    const run = spawn(process.execPath, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    const said = [];
+    run.stdout.on('data', (part) => said.push(part));
+    run.stderr.on('data', (part) => said.push(part));
+    run.on('close', (status) => {
+      if (status === 0) passed += 1;
+      else failed += 1;
+      process.stdout.write(`\n== ${name}: ${status === 0 ? 'in order' : 'failed'}\n`);
+      process.stdout.write(Buffer.concat(said));
+      done();
+    });
+  });
 
 /** A test runner that writes how many of its tests passed and failed. */
 function counted(name, args, env, count) {
@@ -55,10 +63,14 @@ function counted(name, args, env, count) {
 const module = (path) => join(root, 'node_modules', path);
 const json = (name) => JSON.parse(readFileSync(join(dir, name), 'utf8'));
 
-whole('lint', [module('eslint/bin/eslint.js'), '.', '--max-warnings', '0']);
-whole('import circles', circles);
-whole('format', [module('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']);
-whole('types', [module('typescript/bin/tsc'), '-b']);
+await Promise.all([
+  whole('lint', [module('eslint/bin/eslint.js'), '.', '--max-warnings', '0']),
+  whole('types', [module('typescript/bin/tsc'), '-b'])
+    .then(() => whole('import circles', circles))
+    .then(() =>
+      whole('format', [module('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']),
+    ),
+]);
 counted(
   'unit and server tests',
   [
