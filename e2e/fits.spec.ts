@@ -20,19 +20,60 @@ test.beforeEach(async ({ page }) => {
   await dealsByHand(page);
 });
 
-test('nothing is hidden at a table: every game, through its first moves, at ten sizes', async ({ page }) => {
-  test.setTimeout(480_000);
-  await signIn(page);
-  const pupil = await addPupil(page, { capture: 'tutor' });
-  const hidden: string[] = [];
-  for (const { id, name } of games)
-    await test.step(name, async () => {
-      await beginGame(page, id, pupil, { next: true });
-      await walk(page, name, hidden, { moves: movesEach });
-    });
-  expect(hidden).toEqual([]);
-  await deletePupil(page, pupil);
-});
+/** The games by turns in so many parts, each a test: they are shared among workers, and each ends in its time. */
+const inParts = (count: number) =>
+  Array.from({ length: count }, (_, part) => ({
+    part: `${part + 1} of ${count}`,
+    some: games.filter((_, at) => at % count === part),
+  }));
+
+for (const { part, some } of inParts(3))
+  test(`nothing is hidden at a table: every game, through its first moves, with every aid (${part})`, async ({
+    page,
+  }) => {
+    test.setTimeout(480_000);
+    await signIn(page);
+    const pupil = await addPupil(page, { capture: 'tutor' });
+    const hidden: string[] = [];
+    let aids = 0;
+    for (const { id, name } of some)
+      await test.step(name, async () => {
+        await beginGame(page, id, pupil, { next: true });
+        let aided = 0;
+        for (let nth = 0; ; nth += 1) {
+          await atEverySize(page, `${name}, move ${nth}`, hidden, halfOf(sizes, nth));
+          if (aided === 0) aided = await withEachAid(page, name, hidden);
+          if (nth === movesEach) break;
+          const before = await shown(page);
+          await move(page, taps);
+          await showsOtherThan(page, before);
+        }
+        aids += aided;
+      });
+    expect(hidden).toEqual([]);
+    expect(aids).toBeGreaterThan(8);
+    await deletePupil(page, pupil);
+  });
+
+/** Lays each aid on the shelf that is offered now, one after the other. Gives how many. */
+async function withEachAid(page: Page, name: string, hidden: string[]): Promise<number> {
+  if (!/^(say|claim)$/.test((await need(page)) ?? '')) return 0;
+  await painted(page);
+  await page.keyboard.press('a');
+  const aids = page.locator('.aid-list button');
+  await painted(page);
+  const offered = await aids.allInnerTexts();
+  for (const aid of offered) {
+    const key = aids.filter({ hasText: new RegExp(`^${escaped(aid)}$`) });
+    await key.dispatchEvent('click');
+    await expect(page.locator('.aid-shelf .aid-svg').first()).toBeAttached();
+    await atEverySize(page, `${name}, ${aid}`, hidden, apart);
+    // Taken away, the others are offered again.
+    await key.dispatchEvent('click');
+    await expect(aids).toHaveCount(offered.length);
+  }
+  return offered.length;
+}
 
 test('nothing is hidden where the table says that times are not counting, said or typed', async ({
   page,
@@ -121,112 +162,76 @@ async function walk(
   }
 }
 
-test('nothing is hidden where a child plays alone, with two others, and where all seats are taken', async ({
-  page,
-}) => {
-  test.setTimeout(480_000);
-  await signIn(page);
-  const pupils = [];
-  for (const name of ['Anneliese W.', 'Bartholomew K.', 'Cy', 'Dorothea-Maria L.'])
-    pupils.push(await addPupil(page, { capture: 'tutor', name }));
-  const [pupil, second, ...others] = pupils;
-  if (!pupil || !second) throw new Error('There are no pupils.');
-  const hidden: string[] = [];
-  for (const { id, name, seats } of games)
-    await test.step(name, async () => {
-      if (seats.least === 1) {
-        await beginGame(page, id, pupil, { next: true, second: null });
-        await walk(page, `${name} alone`, hidden, { moves: 1, of: furthest });
-      }
-      for (let taken = 3; taken <= seats.most; taken += 1) {
-        const more = others.slice(0, taken - 2).map((one) => one.name);
-        await beginGame(page, id, pupil, { next: true, second: second.name, others: more });
-        // Three are looked at where they lie, all of them through a move.
-        const all = taken === seats.most;
-        await walk(page, `${name}, ${taken} seats`, hidden, {
-          moves: all ? 1 : 0,
-          of: all ? apart : furthest,
-        });
-      }
-    });
-  expect(hidden).toEqual([]);
-  for (const one of pupils) await deletePupil(page, one);
-});
+for (const { part, some } of inParts(3))
+  test(`nothing is hidden where a child plays alone, with two others, and where all seats are taken (${part})`, async ({
+    page,
+  }) => {
+    test.setTimeout(480_000);
+    await signIn(page);
+    const pupils = [];
+    for (const name of ['Anneliese W.', 'Bartholomew K.', 'Cy', 'Dorothea-Maria L.'])
+      pupils.push(await addPupil(page, { capture: 'tutor', name }));
+    const [pupil, second, ...others] = pupils;
+    if (!pupil || !second) throw new Error('There are no pupils.');
+    const hidden: string[] = [];
+    for (const { id, name, seats } of some)
+      await test.step(name, async () => {
+        if (seats.least === 1) {
+          await beginGame(page, id, pupil, { next: true, second: null });
+          await walk(page, `${name} alone`, hidden, { moves: 1, of: furthest });
+        }
+        for (let taken = 3; taken <= seats.most; taken += 1) {
+          const more = others.slice(0, taken - 2).map((one) => one.name);
+          await beginGame(page, id, pupil, { next: true, second: second.name, others: more });
+          // Three are looked at where they lie, all of them through a move.
+          const all = taken === seats.most;
+          await walk(page, `${name}, ${taken} seats`, hidden, {
+            moves: all ? 1 : 0,
+            of: all ? apart : furthest,
+          });
+        }
+      });
+    expect(hidden).toEqual([]);
+    for (const one of pupils) await deletePupil(page, one);
+  });
 
-test('nothing is hidden where the child types, in every game', async ({ page }) => {
-  test.setTimeout(480_000);
-  await signIn(page);
-  const pupil = await addPupil(page, { capture: 'keypad' });
-  const hidden: string[] = [];
-  for (const { id, name, seats } of games)
-    await test.step(name, async () => {
-      // Alone where it can be; else the grown-up sits there too.
-      const alone = seats.least === 1 ? { second: null } : {};
-      await beginGame(page, id, pupil, { next: true, ...alone, flips: [childrenType] });
-      await walk(page, `${name}, typed`, hidden, { moves: 2, hand: givesUp });
-    });
-  expect(hidden).toEqual([]);
-  await deletePupil(page, pupil);
-});
+for (const { part, some } of inParts(2))
+  test(`nothing is hidden where the child types, in every game (${part})`, async ({ page }) => {
+    test.setTimeout(480_000);
+    await signIn(page);
+    const pupil = await addPupil(page, { capture: 'keypad' });
+    const hidden: string[] = [];
+    for (const { id, name, seats } of some)
+      await test.step(name, async () => {
+        // Alone where it can be; else the grown-up sits there too.
+        const alone = seats.least === 1 ? { second: null } : {};
+        await beginGame(page, id, pupil, { next: true, ...alone, flips: [childrenType] });
+        await walk(page, `${name}, typed`, hidden, { moves: 2, hand: givesUp });
+      });
+    expect(hidden).toEqual([]);
+    await deletePupil(page, pupil);
+  });
 
 // A step that changes a number or a sign alone lies as the one before it: it is not looked at again (layouts.ts).
-test('nothing is hidden by any later step of any game', async ({ page }) => {
-  test.setTimeout(900_000);
-  await signIn(page);
-  const pupil = await addPupil(page, { capture: 'tutor' });
-  const hidden: string[] = [];
-  for (const game of games) {
-    const { id, name } = game;
-    for (const step of stepsThatLieOtherwise(game))
-      await test.step(`${name}: ${step.name}`, async () => {
-        await beginGame(page, id, pupil, { next: true, step: new RegExp(`^${escaped(step.name)}`) });
-        // Mends are of another kind at each step: there the first look has to do.
-        const moves = id === 'what-slipped' ? 0 : 1;
-        await walk(page, `${name}, ${step.name}`, hidden, { moves, of: furthest });
-      });
-  }
-  expect(hidden).toEqual([]);
-  await deletePupil(page, pupil);
-});
-
-test('nothing is hidden where an aid lies on the shelf, in every game', async ({ page }) => {
-  test.setTimeout(480_000);
-  await signIn(page);
-  const pupil = await addPupil(page, { capture: 'tutor' });
-  const hidden: string[] = [];
-  let looked = 0;
-  for (const { id, name } of games)
-    await test.step(name, async () => {
-      await beginGame(page, id, pupil, { next: true });
-      const aids = page.locator('.aid-list button');
-      // Aids are for facts: there is one to say or to claim within a few moves, or none in this game.
-      for (let nth = 0; nth < 5; nth += 1) {
-        if (/^(say|claim)$/.test((await need(page)) ?? '')) {
-          await painted(page);
-          await page.keyboard.press('a');
-          if ((await aids.count()) > 0) break;
-        }
-        const before = await shown(page);
-        await move(page, taps);
-        await showsOtherThan(page, before);
-      }
-      const offered = await aids.allInnerTexts();
-      for (const aid of offered) {
-        const key = aids.filter({ hasText: new RegExp(`^${escaped(aid)}$`) });
-        await key.dispatchEvent('click');
-        await expect(page.locator('.aid-shelf .aid-svg').first()).toBeAttached();
-        await atEverySize(page, `${name}, ${aid}`, hidden, apart);
-        looked += 1;
-        // Taken away, the others are offered again.
-        await key.dispatchEvent('click');
-        await expect(aids).toHaveCount(offered.length);
-      }
-      await page.setViewportSize({ width: 1280, height: 800 });
-    });
-  expect(hidden).toEqual([]);
-  expect(looked).toBeGreaterThan(25);
-  await deletePupil(page, pupil);
-});
+for (const { part, some } of inParts(3))
+  test(`nothing is hidden by any later step of any game (${part})`, async ({ page }) => {
+    test.setTimeout(480_000);
+    await signIn(page);
+    const pupil = await addPupil(page, { capture: 'tutor' });
+    const hidden: string[] = [];
+    for (const game of some) {
+      const { id, name } = game;
+      for (const step of stepsThatLieOtherwise(game))
+        await test.step(`${name}: ${step.name}`, async () => {
+          await beginGame(page, id, pupil, { next: true, step: new RegExp(`^${escaped(step.name)}`) });
+          // Mends are of another kind at each step: there the first look has to do.
+          const moves = id === 'what-slipped' ? 0 : 1;
+          await walk(page, `${name}, ${step.name}`, hidden, { moves, of: furthest });
+        });
+    }
+    expect(hidden).toEqual([]);
+    await deletePupil(page, pupil);
+  });
 
 const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
@@ -238,29 +243,32 @@ async function sameTable(page: Page, child: Page): Promise<void> {
 }
 
 for (const capture of ['tutor', 'keypad'] as const)
-  test(`nothing is hidden on the child\u2019s own screen (${capture}), in every game`, async ({ page }) => {
-    test.setTimeout(480_000);
-    await signIn(page);
-    const pupil = await addPupil(page, { capture });
-    const hidden: string[] = [];
-    // One window for all tables: it sits down to each that begins.
-    let child: Page | undefined;
-    for (const { id, name } of games)
-      await test.step(name, async () => {
-        await beginGame(page, id, pupil, { next: true, flips: capture === 'keypad' ? [childrenType] : [] });
-        child ??= await secondWindow(page);
-        for (let nth = 0; nth < 2; nth += 1) {
-          await sameTable(page, child);
-          await atEverySize(child, `${name}, move ${nth}`, hidden, halfOf(childs, nth));
-          await page.bringToFront();
-          const before = await shown(page);
-          await move(page, givesUp);
-          await showsOtherThan(page, before);
-        }
-      });
-    expect(hidden).toEqual([]);
-    await deletePupil(page, pupil);
-  });
+  for (const { part, some } of inParts(2))
+    test(`nothing is hidden on the child\u2019s own screen (${capture}), in every game (${part})`, async ({
+      page,
+    }) => {
+      test.setTimeout(480_000);
+      await signIn(page);
+      const pupil = await addPupil(page, { capture });
+      const hidden: string[] = [];
+      // One window for all tables: it sits down to each that begins.
+      let child: Page | undefined;
+      for (const { id, name } of some)
+        await test.step(name, async () => {
+          await beginGame(page, id, pupil, { next: true, flips: capture === 'keypad' ? [childrenType] : [] });
+          child ??= await secondWindow(page);
+          for (let nth = 0; nth < 2; nth += 1) {
+            await sameTable(page, child);
+            await atEverySize(child, `${name}, move ${nth}`, hidden, halfOf(childs, nth));
+            await page.bringToFront();
+            const before = await shown(page);
+            await move(page, givesUp);
+            await showsOtherThan(page, before);
+          }
+        });
+      expect(hidden).toEqual([]);
+      await deletePupil(page, pupil);
+    });
 
 for (const [capture, arrangement] of [
   ['tutor', 'side'],

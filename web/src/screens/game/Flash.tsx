@@ -1,12 +1,13 @@
 import type { Glance } from '@veldrift/core';
 import { useLayoutEffect, useRef } from 'react';
+import { createPaintClock } from '../../live/paintClock.ts';
 import { useReadOut } from '../../live/useReadAloud.ts';
 import { GlancePicture } from '../../parts/table/GlancePicture.tsx';
 import { shownLongEnough } from './shownLongEnough.ts';
 
 /**
- * Pips that lie there for just so long, and what is asked of them. Counted by the frames presented: it goes with the first frame that
- * would leave it there longer than is nearer to its time. For whoever hears the screen nothing but the question is there.
+ * Pips that lie there for just so long, and what is asked of them, painted in the same frame. Counted from that paint and by the frames
+ * presented: it goes with the first frame that would leave it there longer than is nearer to its time. For whoever hears the screen nothing but the question is there.
  */
 export function Flash({
   promptId,
@@ -26,21 +27,26 @@ export function Flash({
     if (!element || element.closest('[inert]')) return;
     element.style.visibility = 'visible';
     delete element.dataset.shownMs;
-    let first: number | null = null;
+    const clock = createPaintClock();
+    clock.watch(promptId);
     let last: number | null = null;
     let asked = requestAnimationFrame(function frame(at) {
-      // The frame that is made now is the first it is seen in.
-      first ??= at;
       const frameMs = last === null ? 0 : at - last;
       last = at;
-      if (shownLongEnough(at - first, frameMs, forMs)) {
+      const from = clock.paintedAt(promptId);
+      // What this frame takes away is gone from the screen when the next one begins.
+      const seenMs = from === undefined ? 0 : at + frameMs - from;
+      if (shownLongEnough(seenMs, frameMs, forMs)) {
         element.style.visibility = 'hidden';
-        element.dataset.shownMs = String(at - first);
+        element.dataset.shownMs = String(seenMs);
         return;
       }
       asked = requestAnimationFrame(frame);
     });
-    return () => cancelAnimationFrame(asked);
+    return () => {
+      clock.stop();
+      cancelAnimationFrame(asked);
+    };
   }, [promptId, forMs]);
   return (
     <div className="flash">
