@@ -9,6 +9,9 @@ import {
   signIn,
 } from './house.ts';
 
+// The application is kept on the device for where there is no network.
+test.use({ serviceWorkers: 'allow' });
+
 const password = 'a word nobody else has';
 let people = 0;
 const address = () => `sefa${(people += 1)}-${process.pid}-${Date.now()}@lantern.example`;

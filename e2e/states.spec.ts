@@ -12,6 +12,9 @@ import {
   typeAnswer,
 } from './house.ts';
 
+// The application is kept on the device for where there is no network.
+test.use({ serviceWorkers: 'allow' });
+
 /** Screens that show what the server keeps: address, what is fetched for it, what shows that it is there. */
 async function screens(page: Page) {
   const odalys = await pupilOf(page, 'Odalys B.');

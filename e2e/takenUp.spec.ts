@@ -3,6 +3,9 @@ import { beginGame, dealsByHand, dealtBy } from './gameHouse.ts';
 import { keys, move, shown } from './gameWalk.ts';
 import { addPupil, deletePupil, expectNoViolations, house, keptReview, signedIn, signIn } from './house.ts';
 
+// The application is kept on the device for where there is no network.
+test.use({ serviceWorkers: 'allow' });
+
 /** Two pupils at Fact line, on the table of this page. */
 async function twoPlay(page: Page, names: readonly [string, string]) {
   await dealtBy(page, 3);
