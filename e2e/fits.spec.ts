@@ -8,7 +8,7 @@ import { addPupil, deletePupil, house, prompt, secondWindow, signIn, startMinute
 import { test } from './steady.ts';
 
 const { sizes, apart, furthest, childs } = hiddenSizes;
-const movesEach = 4;
+const movesEach = 3;
 
 // Where things come to lie is looked at, not their way there.
 test.use({ hasTouch: true, contextOptions: { reducedMotion: 'reduce' } });

@@ -34,6 +34,7 @@ export async function screensOf(
       `/shelf/outweigh?pupil=${odalys.id}`,
       () => expect(page.getByText(/in a play/)).toBeVisible(),
     ],
+    ['numerals to form', '/shelf/numerals', heading('Form the numerals')],
     ['sheets to print', '/print', heading('Print')],
     ['a sheet to print', '/print/grid-call?seed=5', heading('Grid call cards')],
     ['number checker', '/checker', heading('Number checker')],

@@ -6,6 +6,7 @@ import { gridCallCards } from './sheets/gridCallCards.ts';
 import { hundredSquare } from './sheets/hundredSquare.ts';
 import { minuteForm } from './sheets/minuteForm.ts';
 import { numberCards } from './sheets/numberCards.ts';
+import { numeralsToTrace } from './sheets/numeralsToTrace.ts';
 import { linkedRows, minutesLog, scoreSheet } from './sheets/tables.ts';
 import { ruleCard } from './sheets/ruleCard.ts';
 import { setCards } from './sheets/setCards.ts';
@@ -20,6 +21,7 @@ const own = [
   factCards,
   signCards,
   frames,
+  numeralsToTrace,
   linkedRows,
   hundredSquare,
   gridCallCards,

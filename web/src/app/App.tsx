@@ -44,6 +44,7 @@ const PathwayEditor = page(() => import('../screens/room/PathwayEditor.tsx').the
 const NumberChecker = page(() => import('../screens/checker/NumberChecker.tsx').then((m) => m.NumberChecker));
 const Shelf = page(() => import('../screens/shelf/Shelf.tsx').then((m) => m.Shelf));
 const GamePage = page(() => import('../screens/shelf/GamePage.tsx').then((m) => m.GamePage));
+const FormNumerals = page(() => import('../screens/numerals/FormNumerals.tsx').then((m) => m.FormNumerals));
 const Materials = page(() => import('../screens/materials/Materials.tsx').then((m) => m.Materials));
 const Settings = page(() => import('../screens/Settings.tsx').then((m) => m.Settings));
 const KeypadCalibration = page(() =>
@@ -144,6 +145,7 @@ function Screens() {
           <Route path="/room/people" element={<People />} />
           <Route path="/room/pathways" element={<Pathways />} />
           <Route path="/room/pathways/:pathwayId" element={<PathwayEditor />} />
+          <Route path="/shelf/numerals" element={<FormNumerals />} />
           <Route path="/shelf" element={<Shelf />} />
           <Route path="/shelf/:gameId" element={<GamePage />} />
           <Route path="/print" element={<PrintRoom />} />

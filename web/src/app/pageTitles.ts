@@ -25,6 +25,7 @@ const titles: readonly (readonly [path: string, title: string])[] = [
   ['/room/pathways', 'Pathways'],
   ['/room/pathways/:pathwayId', 'A pathway'],
   ['/shelf', 'Shelf'],
+  ['/shelf/numerals', 'Form the numerals'],
   ['/shelf/:gameId', 'A game'],
   ['/print', 'Print'],
   ['/print/:sheetId', 'A sheet to print'],

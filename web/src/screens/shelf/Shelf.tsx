@@ -17,6 +17,7 @@ import {
   type MaterialKind,
 } from './gameWords.ts';
 import { ShelfGame } from './ShelfGame.tsx';
+import { fitsNumerals, NumeralsOnShelf } from './NumeralsOnShelf.tsx';
 import { fitsToll, TollOnShelf } from './TollOnShelf.tsx';
 import './shelf.css';
 
@@ -115,7 +116,7 @@ export function Shelf() {
           times.map((one) => [String(one), `${one} or fewer`]),
         )}
       </div>
-      {found.length === 0 && !fitsToll(params, name) && (
+      {found.length === 0 && !fitsToll(params, name) && !fitsNumerals(params, name) && (
         <Empty title="No game fits all of that">
           <p>Leave one of the wishes open.</p>
         </Empty>
@@ -124,7 +125,8 @@ export function Shelf() {
         const own = found.filter((game) => game.family === family);
         // Any game of the children's own belongs to the boards, unless something else is looked for.
         const toll = family === 'boards' && fitsToll(params, name);
-        return own.length === 0 && !toll ? null : (
+        const forms = family === 'talk' && fitsNumerals(params, name);
+        return own.length === 0 && !toll && !forms ? null : (
           <section key={family} className="shelf-family" aria-label={familyNames[family]}>
             <h2>{familyNames[family]}</h2>
             <ul>
@@ -139,6 +141,7 @@ export function Shelf() {
                 />
               ))}
               {toll && <TollOnShelf pupil={pupil} />}
+              {forms && <NumeralsOnShelf />}
             </ul>
           </section>
         );
