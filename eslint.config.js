@@ -29,6 +29,7 @@ const coreOrder = [
   'advance',
   'numbers',
   'materials',
+  'numerals',
   'games',
   'print',
   'planning',

@@ -3,12 +3,14 @@ import { factCards } from './sheets/factCards.ts';
 import { frames, signCards } from './sheets/frames.ts';
 import { gameBoard } from './sheets/gameBoard.ts';
 import { gridCallCards } from './sheets/gridCallCards.ts';
+import { caps, cups, hands } from './sheets/makings.ts';
 import { hundredSquare } from './sheets/hundredSquare.ts';
 import { minuteForm } from './sheets/minuteForm.ts';
 import { numberCards } from './sheets/numberCards.ts';
 import { numeralsToTrace } from './sheets/numeralsToTrace.ts';
 import { linkedRows, minutesLog, scoreSheet } from './sheets/tables.ts';
 import { ruleCard } from './sheets/ruleCard.ts';
+import { wordMap } from './sheets/wordMap.ts';
 import { setCards } from './sheets/setCards.ts';
 import type { Sheet } from './sheet.ts';
 
@@ -23,6 +25,10 @@ const own = [
   frames,
   numeralsToTrace,
   linkedRows,
+  hands,
+  caps,
+  cups,
+  wordMap,
   hundredSquare,
   gridCallCards,
   minuteForm,
