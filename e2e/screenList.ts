@@ -22,6 +22,8 @@ export async function screensOf(
       `/pupils/${odalys.id}`,
       () => expect(page.getByRole('table', { name: /Map of facts/ })).toBeVisible(),
     ],
+    ['pictures', `/pupils/${odalys.id}/pictures`, heading('A picture for a fact')],
+    ['a picture', `/pupils/${odalys.id}/pictures/7x8`, heading('7 × 8 = 56')],
     ['change', `/pupils/${odalys.id}/edit`, heading('Delete for good')],
     ['sheet', `/table/new/${odalys.id}`, heading('Odalys B.')],
     ...(['placement', 'drill', 'retention', 'loose', 'mixed', 'probe', 'afterwards'] as const).map(

@@ -24,6 +24,13 @@ async function screens(page: Page) {
     ['today', '/', '**/api/pupils', 'heading', /\d/],
     ['pupils', '/pupils', '**/api/pupils', 'grid', /./],
     ['pupil', `/pupils/${odalys.id}`, `**/api/pupils/${odalys.id}`, 'heading', 'Odalys B.'],
+    [
+      'pictures',
+      `/pupils/${odalys.id}/pictures`,
+      `**/api/pupils/${odalys.id}/pictures`,
+      'heading',
+      'A picture for a fact',
+    ],
     ['change', `/pupils/${odalys.id}/edit`, '**/api/pupils', 'heading', 'Delete for good'],
     ['sheet', `/table/new/${odalys.id}`, '**/api/pupils', 'heading', 'Odalys B.'],
     ['review', `/review/${play}`, `**/api/plays/${play}`, 'heading', /Facts met/],

@@ -1,6 +1,7 @@
 export * from './random/random.ts';
 export * from './facts/aid.ts';
 export * from './facts/fact.ts';
+export * from './facts/factPicture.ts';
 export * from './facts/factSet.ts';
 export * from './facts/family.ts';
 export * from './facts/gradeRange.ts';

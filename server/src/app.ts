@@ -17,6 +17,7 @@ import { outcomeRoutes } from './routes/outcomes.ts';
 import { peopleRoutes } from './routes/people.ts';
 import { playRoutes } from './routes/plays.ts';
 import { policyRoutes } from './routes/policies.ts';
+import { pictureRoutes } from './routes/pictures.ts';
 import { pupilRoutes } from './routes/pupils.ts';
 
 /** The largest body taken: a megabyte. */
@@ -120,6 +121,7 @@ export function createApp(house: House): Hono<Env> {
   api.route('/', accountRoutes(house));
   api.route('/', peopleRoutes(house));
   api.route('/', pupilRoutes(house));
+  api.route('/', pictureRoutes(house));
   api.route('/', playRoutes(house));
   api.route('/', outcomeRoutes(house));
   api.route('/', gameRoutes(house));

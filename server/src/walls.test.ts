@@ -87,6 +87,9 @@ describe('another room', () => {
       ['GET', `/api/pupils/${theirPupil}`],
       ['PATCH', `/api/pupils/${theirPupil}`, pupilInput({ id: theirPupil, name: 'Taken' })],
       ['PUT', `/api/pupils/${theirPupil}/ways`, { fact: '7x8', way: 'by8' }],
+      ['GET', `/api/pupils/${theirPupil}/pictures`],
+      ['PUT', `/api/pupils/${theirPupil}/pictures`, { fact: '7x8', sentence: 'mine now', lines: [] }],
+      ['DELETE', `/api/pupils/${theirPupil}/pictures`, { fact: '7x8' }],
       ['DELETE', `/api/pupils/${theirPupil}`, { confirm: 'Odalys B.' }],
       ['GET', `/api/pupils/${theirPupil}/answers?fact=7x7`],
       ['GET', `/api/pupils/${theirPupil}/proposal/answers`],
@@ -220,7 +223,7 @@ describe('row-level security', () => {
         `select c.relname, c.relrowsecurity, c.relforcerowsecurity from pg_class c join pg_attribute a on a.attrelid = c.oid
          where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and a.attname = 'room_id'`,
       );
-      expect(rows.length).toBe(26);
+      expect(rows.length).toBe(27);
       expect(rows.filter((row) => !row.relrowsecurity || !row.relforcerowsecurity)).toEqual([]);
     });
   });

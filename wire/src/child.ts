@@ -3,6 +3,7 @@ import type { GameEnd } from '@veldrift/core/games';
 import { boolean, mixed, number, object, string, type InferType } from 'yup';
 import { msField, textField, wholeField } from './fields.ts';
 import { childMoveField } from './game.ts';
+import { shownPictureField } from './picture.ts';
 
 /** How long a code may be typed in, minutes, and how long a joined screen stays joined, hours. */
 export const codeLastsMinutes = 10;
@@ -96,6 +97,8 @@ export const showSchema = object({
     .nullable()
     .oneOf([null, ...aids], 'aid should be an aid.')
     .optional(),
+  /** The child’s own picture, where that is the aid. */
+  picture: shownPictureField(),
   /** A game on the table: its plan and state, which the child's screen lays out and may move in. */
   game: mixed<ChildGame>()
     .nullable()

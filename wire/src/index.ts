@@ -7,6 +7,7 @@ export * from './game.ts';
 export * from './openTable.ts';
 export * from './pathway.ts';
 export * from './people.ts';
+export * from './picture.ts';
 export * from './plain.ts';
 export * from './plainAnswer.ts';
 export * from './problem.ts';

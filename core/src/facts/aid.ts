@@ -12,6 +12,8 @@ export const aids = [
   'placeFrame',
   'column',
   'fractionBars',
+  // A picture the child made for just this fact.
+  'ownPicture',
 ] as const;
 export type Aid = (typeof aids)[number];
 
@@ -28,4 +30,5 @@ export const aidNames: Readonly<Record<Aid, string>> = {
   placeFrame: 'Place frame',
   column: 'In columns',
   fractionBars: 'Fraction bars',
+  ownPicture: 'Own picture',
 };

@@ -30,6 +30,8 @@ const Pupils = page(() => import('../screens/Pupils.tsx').then((m) => m.Pupils))
 const NewPupil = page(() => import('../screens/PupilScreens.tsx').then((m) => m.NewPupil));
 const EditPupil = page(() => import('../screens/PupilScreens.tsx').then((m) => m.EditPupil));
 const PupilPage = page(() => import('../screens/pupil/PupilPage.tsx').then((m) => m.PupilPage));
+const Pictures = page(() => import('../screens/pictures/Pictures.tsx').then((m) => m.Pictures));
+const PictureForm = page(() => import('../screens/pictures/PictureForm.tsx').then((m) => m.PictureForm));
 const Review = page(() => import('../screens/review/Review.tsx').then((m) => m.Review), { fromTable: true });
 const LooseTable = page(() => import('../screens/loose/LooseTable.tsx').then((m) => m.LooseTable));
 const ChildSide = page(() => import('../screens/child/ChildSide.tsx').then((m) => m.ChildSide));
@@ -137,6 +139,8 @@ function Screens() {
           <Route path="/pupils" element={<Pupils />} />
           <Route path="/pupils/new" element={<NewPupil />} />
           <Route path="/pupils/:pupilId" element={<PupilPage />} />
+          <Route path="/pupils/:pupilId/pictures" element={<Pictures />} />
+          <Route path="/pupils/:pupilId/pictures/:fact" element={<PictureForm />} />
           <Route path="/pupils/:pupilId/edit" element={<EditPupil />} />
           <Route path="/table/new/:pupilId" element={<StartVisit />} />
           <Route path="/review/:playId" element={<Review />} />

@@ -1,4 +1,4 @@
-import type { OwnPathway, Policy } from '@veldrift/core';
+import type { FactKey, FactPicture, OwnPathway, Policy } from '@veldrift/core';
 import {
   pupilsOf,
   type BatchResult,
@@ -144,6 +144,11 @@ export const api = {
   addPupil: (input: PupilInput) => call<Pupil>('POST', '/pupils', input),
   changePupil: (id: string, change: PupilChange) => call<Pupil>('PATCH', `/pupils/${id}`, change),
   keepOwnWay: (id: string, input: OwnWay) => call<Pupil>('PUT', `/pupils/${id}/ways`, input),
+  pictures: (id: string) => call<FactPicture[]>('GET', `/pupils/${id}/pictures`),
+  keepPicture: (id: string, picture: FactPicture) =>
+    call<FactPicture[]>('PUT', `/pupils/${id}/pictures`, picture),
+  dropPicture: (id: string, fact: FactKey) =>
+    call<FactPicture[]>('DELETE', `/pupils/${id}/pictures`, { fact }),
   deletePupil: (id: string, confirm: string) => call<void>('DELETE', `/pupils/${id}`, { confirm }),
   pupilPage: (id: string) => call<PupilPage>('GET', `/pupils/${id}`),
   answersOnFact: (id: string, fact: string) =>

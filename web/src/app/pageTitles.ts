@@ -11,6 +11,8 @@ const titles: readonly (readonly [path: string, title: string])[] = [
   ['/pupils/new', 'A new pupil'],
   ['/pupils/:pupilId', 'A pupil'],
   ['/pupils/:pupilId/edit', 'Change a pupil'],
+  ['/pupils/:pupilId/pictures', 'A picture for a fact'],
+  ['/pupils/:pupilId/pictures/:fact', 'A picture'],
   ['/pupils/:pupilId/policy', 'The policy of a pupil'],
   ['/table/new/:pupilId', 'What to begin'],
   ['/table/:playId', 'At the table'],

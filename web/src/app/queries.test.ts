@@ -27,6 +27,7 @@ describe('pupils who are gone', () => {
       ['pupil', 'gone'],
       ['answers', 'gone', '7x8'],
       ['pupilGames', 'gone'],
+      ['pictures', 'gone'],
       ['ceilingAnswers', 'gone', 24, 12],
       ['pupil', 'here'],
     ])

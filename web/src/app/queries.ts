@@ -110,6 +110,9 @@ export const pupilsQuery = queryOptions({
 });
 export const pupilPageQuery = (id: string) =>
   queryOptions({ queryKey: ['pupil', id], queryFn: () => api.pupilPage(id) });
+/** The pictures a pupil made of facts: hints at the table, kept for where there is no network. */
+export const picturesQuery = (id: string) =>
+  queryOptions({ queryKey: ['pictures', id], queryFn: () => api.pictures(id) });
 export const pupilGamesQuery = (id: string) =>
   queryOptions({ queryKey: ['pupilGames', id], queryFn: () => api.gamesOf(id) });
 /** One's own games that were begun and not ended, whichever device they stand on. */
@@ -134,6 +137,7 @@ export async function refetchRecords(): Promise<void> {
       'pupils',
       'pupil',
       'pupilGames',
+      'pictures',
       'review',
       'answers',
       'proposalAnswers',

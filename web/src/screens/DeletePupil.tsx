@@ -43,6 +43,7 @@ export function DeletePupil({
       for (const key of [
         'pupil',
         'pupilGames',
+        'pictures',
         'review',
         'answers',
         'proposalAnswers',

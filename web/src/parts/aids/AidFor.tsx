@@ -1,4 +1,5 @@
 import { answerOf, linkOf, parseFactKey, type Aid, type FactKey } from '@veldrift/core';
+import { OwnPicture, type ShownPicture } from '../pictures/OwnPicture.tsx';
 import { ArrayAid } from './ArrayAid.tsx';
 import { BeadFrame } from './BeadFrame.tsx';
 import { ColumnWorking } from './ColumnWorking.tsx';
@@ -13,7 +14,16 @@ import { TenFrame } from './TenFrame.tsx';
 import './aids.css';
 
 /** An aid laid out for a fact. */
-export function AidFor({ aid, fact }: { readonly aid: Aid; readonly fact: FactKey }) {
+export function AidFor({
+  aid,
+  fact,
+  own,
+}: {
+  readonly aid: Aid;
+  readonly fact: FactKey;
+  /** The picture the child made of it; null: none. */
+  readonly own: ShownPicture | null;
+}) {
   const parsed = parseFactKey(fact);
   const { operation, left, right } = parsed;
   const answer = answerOf(parsed);
@@ -61,5 +71,7 @@ export function AidFor({ aid, fact }: { readonly aid: Aid; readonly fact: FactKe
       ) : null;
     case 'fractionBars':
       return <FractionBars whole={left} parts={right} />;
+    case 'ownPicture':
+      return own && <OwnPicture picture={own} />;
   }
 }

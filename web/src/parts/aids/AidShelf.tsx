@@ -1,4 +1,4 @@
-import { aidNames, aidsFor, type Aid, type FactKey } from '@veldrift/core';
+import { aidNames, aidsFor, type Aid, type FactKey, type FactPicture } from '@veldrift/core';
 import { LiveKey } from '../../live/LiveKey.tsx';
 import { AidFor } from './AidFor.tsx';
 
@@ -7,19 +7,22 @@ export function AidShelf({
   fact,
   aid,
   onAid,
+  own,
   ofSet = [],
 }: {
   readonly fact: FactKey;
   readonly aid: Aid | null;
   readonly onAid: (aid: Aid | null) => void;
+  /** The picture the child made of the fact, which comes before all; null: none. */
+  readonly own: FactPicture | null;
   /** Aids that the fact's set asks for: they come first. */
   readonly ofSet?: readonly Aid[];
 }) {
   return (
     <div className="aid-shelf">
-      {aid && <AidFor key={`${aid} ${fact}`} aid={aid} fact={fact} />}
+      {aid && <AidFor key={`${aid} ${fact}`} aid={aid} fact={fact} own={own} />}
       <div className="aid-list" role="group" aria-label="Aids">
-        {aidsFor(fact, ofSet).map((one) => (
+        {[...(own ? (['ownPicture'] as const) : []), ...aidsFor(fact, ofSet)].map((one) => (
           <LiveKey
             key={one}
             className="live-key"

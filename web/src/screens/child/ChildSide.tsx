@@ -10,6 +10,7 @@ import { watchFrames } from '../../live/frameWatch.ts';
 import { Keypad } from '../../live/Keypad.tsx';
 import { ReadsAloud } from '../../live/useReadAloud.ts';
 import { NoVoice } from '../../parts/NoVoice.tsx';
+import { OwnPicture } from '../../parts/pictures/OwnPicture.tsx';
 import { ShownWay } from '../../parts/pictures/ShownWay.tsx';
 import { AidFor } from '../../parts/aids/AidFor.tsx';
 import { deviceScreenLine, overId, windowScreenLine, type ScreenLine } from '../../live/child/childLine.ts';
@@ -214,7 +215,9 @@ function Screen({ window: name, onLost }: { readonly window: string | null; read
             <div className={`asked ${show.aid ? 'aided' : ''}`}>
               <FactPrompt promptId={show.promptId} fact={show.fact} hidden={show.hidden} chain={show.chain} />
               {show.keypad && <TypedLine typed={typed} />}
-              {show.aid && <AidFor key={show.aid} aid={show.aid} fact={show.fact} />}
+              {show.aid && (
+                <AidFor key={show.aid} aid={show.aid} fact={show.fact} own={show.picture ?? null} />
+              )}
             </div>
             {show.keypad && (
               <Keypad onDigit={digit} onDelete={() => setTyped(deleteDigit(typed))} onEnter={enter} />
@@ -225,7 +228,13 @@ function Screen({ window: name, onLost }: { readonly window: string | null; read
             key={show.promptId}
             fact={show.shownWay.fact}
             ownWay={show.shownWay.way ?? undefined}
-            picture={show.aid ? <AidFor aid={show.aid} fact={show.shownWay.fact} /> : undefined}
+            picture={
+              show.aid ? (
+                <AidFor aid={show.aid} fact={show.shownWay.fact} own={show.picture ?? null} />
+              ) : show.picture ? (
+                <OwnPicture picture={show.picture} />
+              ) : undefined
+            }
           />
         ) : (
           <p className="child-says numeral" aria-live="polite">

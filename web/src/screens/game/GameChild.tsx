@@ -120,6 +120,7 @@ export function GameChild({
       <GameField
         view={view}
         shownWay={show.shownWay ?? null}
+        ownPicture={show.picture ?? null}
         promptId={promptId}
         typed={typed}
         onMove={(move) => {
@@ -129,7 +130,9 @@ export function GameChild({
         }}
         onClaim={claim}
         ending={own.end ? <GameEndSays end={own.end} names={own.names} /> : null}
-        shelf={show.aid && fact !== null ? <AidFor aid={show.aid} fact={fact} /> : null}
+        shelf={
+          show.aid && fact !== null ? <AidFor aid={show.aid} fact={fact} own={show.picture ?? null} /> : null
+        }
       />
       {pad && (
         <Keypad {...pad} onDigit={digit} onDelete={() => setTyped(deleteDigit(typed))} onEnter={enter} />

@@ -1,6 +1,7 @@
 import { headlineOf, tell, written, type Scene } from '@veldrift/core/games';
 import type { FactKey } from '@veldrift/core';
 import type { ReactNode } from 'react';
+import { OwnPicture, type ShownPicture } from '../../parts/pictures/OwnPicture.tsx';
 import { ShownWay } from '../../parts/pictures/ShownWay.tsx';
 import { useState } from 'react';
 import { AskPanel, type AskProps } from './AskPanel.tsx';
@@ -27,12 +28,15 @@ const placedFrom = { width: 700, height: 420, besideBoard: 520 } as const;
 export function GameField({
   shelf,
   shownWay = null,
+  ownPicture = null,
   ending = null,
   ...ask
 }: AskProps & {
   readonly shelf?: ReactNode;
   /** A fact that nobody got, and the way to it that is the child's own: shown until something else lies there. */
   readonly shownWay?: ShownFact | null;
+  /** The picture the child made of it. */
+  readonly ownPicture?: ShownPicture | null;
   /** What it came to, when it is over. */
   readonly ending?: ReactNode;
 }) {
@@ -118,7 +122,12 @@ export function GameField({
         />
       )}
       {shownWay && (boarded || need.kind === 'go' || need.kind === 'roll') && (
-        <ShownWay key={ask.promptId} fact={shownWay.fact} ownWay={shownWay.way ?? undefined} />
+        <ShownWay
+          key={ask.promptId}
+          fact={shownWay.fact}
+          ownWay={shownWay.way ?? undefined}
+          picture={ownPicture ? <OwnPicture picture={ownPicture} /> : undefined}
+        />
       )}
       <div className="game-ask">
         {choosing && by?.kind === 'cards' ? (

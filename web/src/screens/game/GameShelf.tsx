@@ -1,4 +1,4 @@
-import { packOf, type FactKey, type Recipe } from '@veldrift/core';
+import { packOf, type FactKey, type FactPicture, type Recipe } from '@veldrift/core';
 import { missedAt } from '@veldrift/core/games';
 import { v7 as uuid } from 'uuid';
 import { findSet } from '../../app/book.ts';
@@ -14,17 +14,26 @@ export function GameShelf({
   row,
   game,
   aids,
+  own,
   fact,
 }: {
   readonly row: GameRow;
   readonly game: LiveGame;
   readonly aids: ReturnType<typeof useAid>;
+  /** The picture the child made of it; null: none. */
+  readonly own: FactPicture | null;
   /** What is asked; null: nothing that an aid could show. */
   readonly fact: FactKey | null;
 }) {
   if (row.plan.mode !== 'loose')
     return aids.open && fact !== null ? (
-      <AidShelf fact={fact} aid={aids.aid} onAid={aids.lay} ofSet={findSet(row.setId)?.aids ?? []} />
+      <AidShelf
+        fact={fact}
+        aid={aids.aid}
+        onAid={aids.lay}
+        own={own}
+        ofSet={findSet(row.setId)?.aids ?? []}
+      />
     ) : null;
   return (
     <LooseMiss

@@ -30,6 +30,8 @@ import { GameNotice } from './GameNotice.tsx';
 import { GameCorner } from './GameCorner.tsx';
 import { GameTools, MoreGameTools } from './GameTools.tsx';
 import { GameSeats } from './GameSeats.tsx';
+import { shownOwn } from '../../parts/pictures/shownOwn.ts';
+import { useOwnPicture } from '../../parts/pictures/useOwnPicture.ts';
 import { GameShelf } from './GameShelf.tsx';
 import { missedFact } from './missedFact.ts';
 import { isReadOut, viewOf } from './gameView.ts';
@@ -81,6 +83,9 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   });
   const { typed, trouble, erring, helper, judge, move } = turn;
   const shownWay = missedFact(game, row);
+  // Whose fact it is that is shown or asked; in a race it is nobody's.
+  const ofSeat = row.seats[shownWay?.seat ?? saying?.asked.seat ?? NaN];
+  const own = useOwnPicture(ofSeat?.pupil?.id, shownWay?.fact ?? fact);
   const covers = help || leaving || screens || covered || best || signal.frozen !== null;
   const appSays = useAppSeat(
     game.appTurn,
@@ -95,11 +100,12 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     row,
     game,
     aid: shelf.aid,
+    picture: shownOwn(own),
     frozen: signal.frozen,
     appSays,
     readOutTo,
     end: game.end,
-    shownWay,
+    shownWay: shownWay && { fact: shownWay.fact, way: shownWay.way },
     onMove: move,
     onAnswered: turn.after,
     setElsewhere,
@@ -254,6 +260,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
             <GameField
               view={view}
               shownWay={shownWay}
+              ownPicture={own}
               promptId={game.promptId}
               typed={typed}
               ending={
@@ -267,7 +274,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
               }
               onMove={move}
               onClaim={(seat, at) => turn.claim(seat, at, 'child')}
-              shelf={<GameShelf row={row} game={game} aids={shelf} fact={playing ? fact : null} />}
+              shelf={<GameShelf row={row} game={game} aids={shelf} own={own} fact={playing ? fact : null} />}
             />
           </ReadsAloud>
         ) : (

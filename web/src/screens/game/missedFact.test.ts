@@ -17,6 +17,7 @@ const missed = (moves: readonly KeptMove[], need: Need = go) => missedFact({ mov
 describe('a fact that nobody got', () => {
   it('is that of the last move, by the way that is the child\u2019s own', () => {
     expect(missed([kept(said(false), { seat: 0, answer: answer('8x7', 'wrong') })])).toEqual({
+      seat: 0,
       fact: '8x7',
       way: 'by7',
     });

@@ -8,7 +8,7 @@ import type { ShownFact } from './GameField.tsx';
 export function missedFact(
   { moves, need }: Pick<LiveGame, 'moves' | 'need'>,
   row: Pick<GameRow, 'seats'>,
-): ShownFact | null {
+): (ShownFact & { readonly seat: number }) | null {
   const last = moves.at(-1);
   if (last?.move.kind !== 'said' || need.kind === 'say' || need.kind === 'claim' || need.kind === 'over')
     return null;
@@ -17,5 +17,5 @@ export function missedFact(
   const missed = last.answers.find((one) => one.seat === seat && !isRight(one.answer.judgement));
   const pupil = row.seats[seat]?.pupil;
   if (!missed || !pupil) return null;
-  return { fact: missed.answer.fact, way: ownWayOf(pupil, missed.answer.fact) ?? null };
+  return { seat, fact: missed.answer.fact, way: ownWayOf(pupil, missed.answer.fact) ?? null };
 }

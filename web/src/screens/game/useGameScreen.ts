@@ -7,6 +7,7 @@ import { shownAt } from '../../live/child/shownAt.ts';
 import { useChildScreens, type ChildScreens } from '../../live/child/useChildScreens.ts';
 import type { LiveGame } from '../../live/game/useGame.ts';
 
+import type { ShownPicture } from '../../parts/pictures/OwnPicture.tsx';
 import type { ShownFact } from './GameField.tsx';
 
 /** Where what is asked is shown. */
@@ -21,6 +22,8 @@ interface Shows {
   readonly row: GameRow;
   readonly game: LiveGame;
   readonly aid: Aid | null;
+  /** The picture the child made of the fact that is asked or shown; null: none. */
+  readonly picture: ShownPicture | null;
   readonly frozen: Operation | null;
   /** What the app says in its seat; null: nothing. */
   readonly appSays: string | null;
@@ -41,6 +44,7 @@ export function useGameScreen({
   row,
   game,
   aid,
+  picture,
   frozen,
   appSays,
   readOutTo,
@@ -67,6 +71,7 @@ export function useGameScreen({
         keypad: row.way === 'keypad',
         padLeft: row.pupil.hand === 'left',
         aid,
+        picture,
         shownWay,
         says,
         readAloud: readOutTo.length > 0,

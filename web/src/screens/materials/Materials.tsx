@@ -35,6 +35,16 @@ const dice = [4, 6, 8, 10, 12, 20] as const;
 const seats = [0, 1, 2, 3, null] as const;
 /** A fact of each operation, each by all its ways. */
 const facts = ['7x8', '9x6', '8+5', '9+7', '13-6', '12-9', '56:8', '45:5'] as const;
+/** A picture as a child draws one: two nests of three. */
+const madeUpPicture = {
+  sentence: 'Two nests, three eggs in each.',
+  lines: [
+    [120, 420, 160, 520, 300, 560, 420, 510, 450, 420],
+    [560, 420, 600, 520, 730, 560, 850, 510, 880, 420],
+    ...[200, 285, 370, 640, 725, 810].map((x) => [x, 420, x + 28, 380, x + 55, 420, x + 28, 465, x, 420]),
+  ],
+};
+
 const factOfAid: Readonly<Partial<Record<Aid, string>>> = {
   tenFrame: '8+5',
   beadFrame: '36+4',
@@ -141,7 +151,7 @@ export function Materials() {
             <div className="materials-row">
               {aids.map((aid) => (
                 <figure key={aid} className="materials-aid">
-                  <AidFor aid={aid} fact={factOfAid[aid] ?? '6x9'} />
+                  <AidFor aid={aid} fact={factOfAid[aid] ?? '6x9'} own={madeUpPicture} />
                   <figcaption>{aidNames[aid]}</figcaption>
                 </figure>
               ))}

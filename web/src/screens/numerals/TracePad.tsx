@@ -1,5 +1,5 @@
 import { nextPlace, type Numeral, type Place, type Stroke } from '@veldrift/core';
-import { useRef, type PointerEvent } from 'react';
+import { usePenPlaces } from '../../parts/usePenPlaces.ts';
 import type { TraceInk } from './traceInk.ts';
 
 /** How much of the way is shown: all of it, dots along it, where it begins alone, or nothing. */
@@ -34,38 +34,13 @@ export function TracePad({
   readonly onMove: (through: readonly Place[]) => void;
   readonly onUp: () => void;
 }) {
-  const drawing = useRef<SVGGElement>(null);
-  /** The one pointer that draws: a hand that rests beside it leaves nothing. */
-  const pen = useRef<number | null>(null);
+  const ofNumeral = ({ x, y }: Place): Place => ({ x: x / scale, y: y / scale });
+  const { drawing, events } = usePenPlaces<SVGGElement>({
+    onDown: (at) => onDown(ofNumeral(at)),
+    onMove: (through) => onMove(through.map(ofNumeral)),
+    onUp,
+  });
   const { tracing, lines } = ink;
-  const placesOf = (events: readonly { readonly clientX: number; readonly clientY: number }[]): Place[] => {
-    const toScreen = drawing.current?.getScreenCTM();
-    if (!toScreen) return [];
-    const back = toScreen.inverse();
-    return events.map(({ clientX, clientY }) => {
-      const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(back);
-      return { x: x / scale, y: y / scale };
-    });
-  };
-  const down = (event: PointerEvent<SVGSVGElement>) => {
-    if (pen.current !== null || event.button !== 0) return;
-    const [at] = placesOf([event]);
-    if (!at) return;
-    pen.current = event.pointerId;
-    event.currentTarget.setPointerCapture(event.pointerId);
-    onDown(at);
-  };
-  const move = (event: PointerEvent<SVGSVGElement>) => {
-    if (pen.current !== event.pointerId) return;
-    // A quick hand is seen more often than the screen is drawn.
-    const all = event.nativeEvent.getCoalescedEvents();
-    onMove(placesOf(all.length > 0 ? all : [event]));
-  };
-  const up = (event: PointerEvent<SVGSVGElement>) => {
-    if (pen.current !== event.pointerId) return;
-    pen.current = null;
-    onUp();
-  };
   const { says, strokes, stroke: now, reached } = tracing;
   const next = nextPlace(tracing);
   // Whoever began elsewhere is shown where it begins, also when nothing else is.
@@ -78,10 +53,7 @@ export function TracePad({
       role="img"
       aria-label={`The numeral ${numeral} to trace, in ${strokes.length === 1 ? 'one stroke' : `${strokes.length} strokes`}`}
       data-says={says}
-      onPointerDown={down}
-      onPointerMove={move}
-      onPointerUp={up}
-      onPointerCancel={up}
+      {...events}
     >
       <g ref={drawing} transform={turned ? `rotate(180 ${left + width / 2} ${top + height / 2})` : undefined}>
         {[0, 0.5, 1].map((share) => (

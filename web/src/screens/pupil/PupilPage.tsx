@@ -142,6 +142,12 @@ function Body({ page }: { readonly page: Page }) {
             <>
               <ChanceOfFact pupilId={pupil.id} fact={open} />
               <p>
+                <Link to={`/pupils/${pupil.id}/pictures/${encodeURIComponent(open)}`}>
+                  A picture for this fact
+                </Link>
+                , drawn or told by the child, is their hint at the table.
+              </p>
+              <p>
                 Every answer to this fact, newest first. Its state follows from them alone: recalled is three
                 of the last four with evidence, the latest among them, on two days or more.
               </p>

@@ -8,6 +8,8 @@ import { Keypad } from '../../live/Keypad.tsx';
 import { ReadsAloud } from '../../live/useReadAloud.ts';
 import { NoVoice } from '../../parts/NoVoice.tsx';
 import { AidShelf } from '../../parts/aids/AidShelf.tsx';
+import { shownOwn } from '../../parts/pictures/shownOwn.ts';
+import { useOwnPicture } from '../../parts/pictures/useOwnPicture.ts';
 import { useAid } from '../../parts/aids/useAid.ts';
 import { findSet } from '../../app/book.ts';
 import { useLetters } from '../../app/letters.ts';
@@ -49,13 +51,14 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
   const shownAid = useAid(`told ${turns.promptId}`, () => undefined);
   const told = state.status === 'told';
   const aid = told ? shownAid : shelf;
+  const own = useOwnPicture(pupil.id, told ? state.answers.at(-1)?.fact : fact);
   const mayAid = row.purpose === 'drill' && (asking || told);
   // While a microphone listens, nothing else speaks.
   const reads = pupil.readAloud === true && !(way === 'voice' && asking);
   const screen = useTwoScreens(
     turns,
     pupil.id,
-    { ...showOf(turns, row), aid: aid.aid, readAloud: reads },
+    { ...showOf(turns, row), aid: aid.aid, picture: shownOwn(own), readAloud: reads },
     setElsewhere,
   );
   const ofSet = findSet(row.setId)?.aids ?? [];
@@ -138,7 +141,7 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
         {asking && fact !== undefined && elsewhere ? (
           <div className="asked">
             <SmallField text={factKeyText(fact)} />
-            {shelf.open && <AidShelf fact={fact} aid={shelf.aid} onAid={shelf.lay} ofSet={ofSet} />}
+            {shelf.open && <AidShelf fact={fact} aid={shelf.aid} onAid={shelf.lay} own={own} ofSet={ofSet} />}
           </div>
         ) : asking && fact !== undefined && !pack ? (
           <>
@@ -150,7 +153,9 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
                 chain={reading.dealt?.chain ?? null}
               />
               {keypad && <TypedLine typed={typing.typed} />}
-              {shelf.open && <AidShelf fact={fact} aid={shelf.aid} onAid={shelf.lay} ofSet={ofSet} />}
+              {shelf.open && (
+                <AidShelf fact={fact} aid={shelf.aid} onAid={shelf.lay} own={own} ofSet={ofSet} />
+              )}
             </div>
             {keypad && <Keypad onDigit={typing.digit} onDelete={typing.takeBack} onEnter={typing.enter} />}
           </>
@@ -162,13 +167,14 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
         ) : state.status === 'told' && last ? (
           <Told
             ownWay={ownWayOf(row.pupil, last.fact)}
+            own={own}
             answer={last}
             pack={pack}
             toll={row.deal.toll ?? false}
             slides={slidesUnder(turns)}
             aid={
               shownAid.open ? (
-                <AidShelf fact={last.fact} aid={shownAid.aid} onAid={shownAid.lay} ofSet={ofSet} />
+                <AidShelf fact={last.fact} aid={shownAid.aid} onAid={shownAid.lay} own={own} ofSet={ofSet} />
               ) : null
             }
             onTurn={goOn}

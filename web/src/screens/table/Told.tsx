@@ -1,6 +1,7 @@
 import { isRight, wholeFactText, type Answer } from '@veldrift/core';
 import type { ReactNode } from 'react';
 import { LiveKey } from '../../live/LiveKey.tsx';
+import { OwnPicture, type ShownPicture } from '../../parts/pictures/OwnPicture.tsx';
 import { ShownWay } from '../../parts/pictures/ShownWay.tsx';
 
 /** The clock stands: the whole fact, and after a miss a way to it with its picture, until the next is turned. */
@@ -10,6 +11,7 @@ export function Told({
   toll,
   slides,
   ownWay,
+  own,
   aid,
   onTurn,
 }: {
@@ -20,6 +22,8 @@ export function Told({
   readonly slides: number | undefined;
   /** The way that is the child's own, where one was chosen. */
   readonly ownWay: string | undefined;
+  /** The picture the child made of the fact; null: none. */
+  readonly own: ShownPicture | null;
   /** An aid that was called now; null: none. */
   readonly aid: ReactNode;
   readonly onTurn: (at: number) => void;
@@ -42,7 +46,7 @@ export function Told({
       key={answer.id}
       fact={answer.fact}
       ownWay={ownWay}
-      picture={aid}
+      picture={aid ?? (own && <OwnPicture picture={own} />)}
       note={
         toll ? (
           <p className="told-say">Say it once more, then your move.</p>

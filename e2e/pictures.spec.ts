@@ -1,0 +1,132 @@
+import { expect, test, type Page } from '@playwright/test';
+import { atEverySize } from './hidden.ts';
+import { addPupil, deletePupil, expectNoViolations, house, prompt, secondWindow, signIn } from './house.ts';
+
+/** Draws a line on the paper, in hundredths of its width and height. */
+async function draw(page: Page, places: readonly (readonly [number, number])[]): Promise<void> {
+  const box = await page.locator('.draw-paper').boundingBox();
+  if (!box) throw new Error('There is no paper.');
+  const [first, ...others] = places.map(
+    ([x, y]) => [box.x + (box.width * x) / 100, box.y + (box.height * y) / 100] as const,
+  );
+  if (!first) throw new Error('There is no place.');
+  await page.mouse.move(...first);
+  await page.mouse.down();
+  for (const to of others) await page.mouse.move(...to, { steps: 3 });
+  await page.mouse.up();
+}
+
+test('a picture is drawn for a fact, kept with it, drawn anew, saved as a drawing and deleted', async ({
+  page,
+}) => {
+  await signIn(page);
+  const pupil = await addPupil(page, { capture: 'tutor' });
+  await page.goto(`${house().base}/pupils/${pupil.id}/pictures`);
+  await expect(page.getByText('No picture yet')).toBeVisible();
+  await page.getByLabel('Fact').fill('7 x 8 = 54');
+  await page.getByRole('button', { name: 'Draw' }).click();
+  await expect(page.getByText('7 × 8 is not 54')).toBeVisible();
+  await page.getByLabel('Fact').fill('7 x 8');
+  await page.getByRole('button', { name: 'Draw' }).click();
+  await expect(page.getByRole('heading', { name: '7 × 8 = 56' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep' })).toBeDisabled();
+  await draw(page, [
+    [10, 10],
+    [50, 60],
+    [90, 10],
+  ]);
+  await draw(page, [
+    [20, 80],
+    [80, 80],
+  ]);
+  await expect(page.locator('.draw-pad .pen-line')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Take back the last line' }).click();
+  await page.getByLabel('Sentence').fill('Seven spiders have fifty-six legs.');
+  await expectNoViolations(page);
+  // Left half-made, it is there again.
+  await page.reload();
+  await expect(page.locator('.draw-pad .pen-line')).toHaveCount(1);
+  await expect(page.getByLabel('Sentence')).toHaveValue('Seven spiders have fifty-six legs.');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('heading', { name: 'A picture for a fact' })).toBeVisible();
+  await expect(page.locator('.picture-list li')).toHaveCount(1);
+  await expectNoViolations(page);
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a drawing' }).click();
+  expect((await saved).suggestedFilename()).toBe('7×8.svg');
+  await page.getByRole('link', { name: '7 × 8 = 56' }).click();
+  await page.getByRole('button', { name: 'Delete for good' }).click();
+  await expect(page.getByText('No picture yet')).toBeVisible();
+  const left = await page.request.get(`${house().base}/api/pupils/${pupil.id}/pictures`);
+  expect(await left.json()).toEqual([]);
+  await deletePupil(page, pupil);
+});
+
+test('what cannot be kept says so, and stays on the paper until it can', async ({ page }) => {
+  await signIn(page);
+  const pupil = await addPupil(page);
+  await page.goto(`${house().base}/pupils/${pupil.id}/pictures/6%2B4`);
+  await page.getByLabel('Sentence').fill('Six and four are friends.');
+  await page.route('**/pictures', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'What was drawn stays here.' })).toBeVisible();
+  await page.unroute('**/pictures');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('Six and four are friends.')).toBeVisible();
+  await page.goto(`${house().base}/pupils/${pupil.id}/pictures/7*8`);
+  await expect(page.getByText('That is no fact')).toBeVisible();
+  await deletePupil(page, pupil);
+});
+
+test('the picture is the hint of its fact in a drill, on the child\u2019s own screen too, and of nobody else', async ({
+  page,
+}) => {
+  await signIn(page);
+  const over = { operation: 'mul', setId: 'strategy/mul/squares', capture: 'tutor' } as const;
+  const pupil = await addPupil(page, { ...over, name: 'Runa P.' });
+  const other = await addPupil(page, { ...over, name: 'Emil P.' });
+  // Of every fact of the tables, so that whatever is asked has one.
+  for (let nth = 0; nth < 13 * 13; nth += 1) {
+    const fact = `${nth % 13}x${Math.floor(nth / 13)}`;
+    const kept = await page.request.put(`${house().base}/api/pupils/${pupil.id}/pictures`, {
+      data: {
+        fact,
+        sentence: `What ${fact} is like: a spider with so many legs, and all its friends.`,
+        lines: [[100, 100, 700, 100, 700, 700]],
+      },
+    });
+    expect(kept.status()).toBe(200);
+  }
+  const begin = async (id: string) => {
+    await page.goto(`${house().base}/table/new/${id}?what=drill`);
+    await page.getByRole('button', { name: 'To the table' }).click();
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(prompt(page)).toBeVisible();
+  };
+  await begin(pupil.id);
+  const fact = (await prompt(page).getAttribute('data-fact')) ?? '';
+  const sentence = `What ${fact} is like: a spider`;
+  const child = await secondWindow(page);
+  await expect(child.locator('.game-field, .asked')).toBeVisible();
+  await page.bringToFront();
+  await page.keyboard.press('a');
+  await expect(page.locator('.aid-list button').first()).toHaveText('Own picture');
+  await page.getByRole('button', { name: 'Own picture' }).click();
+  await expect(page.locator('.aid-shelf .own-picture')).toContainText(sentence);
+  await expect(child.locator('.own-picture')).toContainText(sentence);
+  await page.keyboard.press('ArrowUp');
+  // Missed, it is what is shown first.
+  await expect(page.locator('.shown-way .own-picture')).toContainText(sentence);
+  await child.close();
+  // It hides nothing, at any size.
+  const hidden: string[] = [];
+  await atEverySize(page, 'missed', hidden);
+  expect(hidden).toEqual([]);
+  await begin(other.id);
+  await page.keyboard.press('a');
+  await expect(page.locator('.aid-list button').first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Own picture' })).toHaveCount(0);
+  for (const one of [pupil, other]) await deletePupil(page, one);
+});

@@ -1,0 +1,37 @@
+import { arePictureLines, pictureHolds, tryParseFactKey, type PenLine } from '@veldrift/core';
+import { mixed, object, string, type InferType } from 'yup';
+import { textField } from './fields.ts';
+
+const factField = () =>
+  string()
+    .strict()
+    .required()
+    .test('fact', 'fact should be a key such as 7x8.', (value) => tryParseFactKey(value) !== undefined);
+const linesField = () =>
+  mixed<readonly PenLine[]>()
+    .required()
+    .test('lines', 'lines should be the lines of a picture.', (value) => arePictureLines(value));
+
+/** A picture or a sentence, or both: of neither there is nothing to keep. */
+export const pictureSchema = object({
+  fact: factField(),
+  sentence: textField('The sentence', pictureHolds.sentence).defined(),
+  lines: linesField(),
+})
+  .exact()
+  .test('something', 'Draw something, or write a sentence.', (value, context) =>
+    value.lines.length > 0 || value.sentence.trim() !== ''
+      ? true
+      : context.createError({ path: 'sentence', message: 'Draw something, or write a sentence.' }),
+  );
+export type PictureInput = InferType<typeof pictureSchema>;
+
+export const pictureOfFactSchema = object({ fact: factField() }).exact();
+
+/** A picture as a child's screen is given it. */
+export const shownPictureField = () =>
+  object({ sentence: textField('The sentence', pictureHolds.sentence).defined(), lines: linesField() })
+    .exact()
+    .nullable()
+    .optional()
+    .default(undefined);
