@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { expressionText, reach, shownSigns, signs } from '@veldrift/core';
 import { need, painted } from './gameHouse.ts';
+import { choiceRead } from './walkReads.ts';
 
 /** A hand at the table: how something is pressed, and how a fact is judged. */
 export interface Hand {
@@ -133,6 +134,8 @@ export async function move(page: Page, { press, judge }: Hand): Promise<void> {
     await typed.fill(`${left} ${sign} ${right} = ${answer}`);
     return press(button('Mended'));
   }
+  const read = await choiceRead(field);
+  if (read) return press(read);
   const cards = field.locator('.card-key');
   if ((await cards.count()) > 0) {
     // Pointed to where it lies on a track of numbers; else any card will do.

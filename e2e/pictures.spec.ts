@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { beginGame, press } from './gameHouse.ts';
 import { atEverySize } from './hidden.ts';
 import { addPupil, deletePupil, expectNoViolations, house, prompt, secondWindow, signIn } from './house.ts';
 
@@ -125,6 +126,34 @@ test('the picture is the hint of its fact in a drill, on the child\u2019s own sc
   await atEverySize(page, 'missed', hidden);
   expect(hidden).toEqual([]);
   await begin(other.id);
+  await page.keyboard.press('a');
+  await expect(page.locator('.aid-list button').first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Own picture' })).toHaveCount(0);
+  for (const one of [pupil, other]) await deletePupil(page, one);
+});
+
+test('in a game it is the hint of the child whose turn it is, found from the shelf', async ({ page }) => {
+  await signIn(page);
+  const over = { operation: 'add', setId: 'strategy/add/bonds-to-ten', capture: 'tutor' } as const;
+  const pupil = await addPupil(page, { ...over, name: 'Runa Q.' });
+  const other = await addPupil(page, { ...over, name: 'Emil Q.' });
+  for (let nth = 0; nth < 11 * 11; nth += 1) {
+    const kept = await page.request.put(`${house().base}/api/pupils/${pupil.id}/pictures`, {
+      data: { fact: `${nth % 11}+${Math.floor(nth / 11)}`, sentence: 'Two of a kind.', lines: [] },
+    });
+    expect(kept.status()).toBe(200);
+  }
+  await page.goto(`${house().base}/shelf?pupil=${pupil.id}`);
+  await page.getByLabel('Name').fill('picture');
+  await page.getByRole('link', { name: 'A picture for a fact' }).click();
+  await expect(page.locator('.picture-list li').first()).toContainText('Two of a kind.');
+  await beginGame(page, 'outweigh', pupil, { step: /^Sums to 5/, second: 'Emil Q.' });
+  await press(page, 'Space');
+  await page.keyboard.press('a');
+  await page.getByRole('button', { name: 'Own picture' }).click();
+  await expect(page.locator('.aid-shelf .own-picture')).toHaveText('Two of a kind.');
+  await press(page, 'ArrowRight');
+  // The next to say is the other child, who made none.
   await page.keyboard.press('a');
   await expect(page.locator('.aid-list button').first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Own picture' })).toHaveCount(0);

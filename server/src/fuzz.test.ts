@@ -92,6 +92,7 @@ const right = (): Record<string, unknown>[] => [
     voided: false,
     paintedAtMs: null,
   },
+  { fact: '7x8', sentence: 'Seven spiders.', lines: [[1, 2, 3, 4]] },
   { code: '12345678' },
   { policy: { minuteMs: 60_000 } },
   { email: 'nobody@room.example', password: 'wrong wrong wrong' },

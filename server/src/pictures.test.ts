@@ -59,6 +59,8 @@ describe('a picture for a fact', () => {
       const refused = await room.call('PUT', `/api/pupils/${pupil}/pictures`, { ...picture(), ...bad });
       expect([refused.status, (refused.body as { message: string }).message]).toEqual([400, says]);
     }
+    for (const bad of [{}, [], 'x', { fact: '7x8' }, { fact: '7x8', lines: 5, sentence: null }])
+      expect((await room.call('PUT', `/api/pupils/${pupil}/pictures`, bad)).status).toBe(400);
     expect(await kept(pupil)).toEqual([]);
   });
 

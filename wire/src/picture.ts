@@ -19,11 +19,14 @@ export const pictureSchema = object({
   lines: linesField(),
 })
   .exact()
-  .test('something', 'Draw something, or write a sentence.', (value, context) =>
-    value.lines.length > 0 || value.sentence.trim() !== ''
-      ? true
-      : context.createError({ path: 'sentence', message: 'Draw something, or write a sentence.' }),
-  );
+  .test('something', 'Draw something, or write a sentence.', (value, context) => {
+    // Of a body that lacks one of them, or holds something else in its place, its field tells.
+    const { lines, sentence } = value as { readonly lines?: unknown; readonly sentence?: unknown };
+    const isNothing = Array.isArray(lines) && lines.length === 0;
+    return isNothing && typeof sentence === 'string' && sentence.trim() === ''
+      ? context.createError({ path: 'sentence', message: 'Draw something, or write a sentence.' })
+      : true;
+  });
 export type PictureInput = InferType<typeof pictureSchema>;
 
 export const pictureOfFactSchema = object({ fact: factField() }).exact();

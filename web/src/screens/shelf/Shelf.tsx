@@ -18,6 +18,7 @@ import {
 } from './gameWords.ts';
 import { ShelfGame } from './ShelfGame.tsx';
 import { fitsNumerals, NumeralsOnShelf } from './NumeralsOnShelf.tsx';
+import { fitsPicture, PictureOnShelf } from './PictureOnShelf.tsx';
 import { fitsToll, TollOnShelf } from './TollOnShelf.tsx';
 import './shelf.css';
 
@@ -116,7 +117,7 @@ export function Shelf() {
           times.map((one) => [String(one), `${one} or fewer`]),
         )}
       </div>
-      {found.length === 0 && !fitsToll(params, name) && !fitsNumerals(params, name) && (
+      {found.length === 0 && ![fitsToll, fitsNumerals, fitsPicture].some((fits) => fits(params, name)) && (
         <Empty title="No game fits all of that">
           <p>Leave one of the wishes open.</p>
         </Empty>
@@ -126,7 +127,8 @@ export function Shelf() {
         // Any game of the children's own belongs to the boards, unless something else is looked for.
         const toll = family === 'boards' && fitsToll(params, name);
         const forms = family === 'talk' && fitsNumerals(params, name);
-        return own.length === 0 && !toll && !forms ? null : (
+        const pictures = family === 'talk' && fitsPicture(params, name);
+        return own.length === 0 && !toll && !forms && !pictures ? null : (
           <section key={family} className="shelf-family" aria-label={familyNames[family]}>
             <h2>{familyNames[family]}</h2>
             <ul>
@@ -141,6 +143,7 @@ export function Shelf() {
                 />
               ))}
               {toll && <TollOnShelf pupil={pupil} />}
+              {pictures && <PictureOnShelf pupil={pupil} />}
               {forms && <NumeralsOnShelf />}
             </ul>
           </section>
