@@ -98,7 +98,12 @@ test('every screen seen before opens without a network, and says how old it is',
     await expect(page.getByRole(role, role === 'grid' ? {} : { name: title }).first()).toBeVisible();
     // What was fetched is put on this device a moment later.
     const id = path.split('/').at(-1) ?? '';
-    const key = name === 'pupil' || name === 'review' ? `"${name}","${id}"` : '"pupils"';
+    const key =
+      name === 'pictures'
+        ? `"pictures","${path.split('/').at(-2) ?? ''}"`
+        : name === 'pupil' || name === 'review'
+          ? `"${name}","${id}"`
+          : '"pupils"';
     await expect.poll(() => cached(page, key)).toBe(true);
   }
   await context.setOffline(true);
