@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginGame, press } from './gameHouse.ts';
+import { beginGame, dealsByHand, dealtBy, press } from './gameHouse.ts';
+import { keys, move, shown, showsOtherThan, type Hand } from './gameWalk.ts';
 import { atEverySize } from './hidden.ts';
 import { addPupil, deletePupil, expectNoViolations, house, prompt, secondWindow, signIn } from './house.ts';
 
@@ -81,6 +82,37 @@ test('what cannot be kept says so, and stays on the paper until it can', async (
   await deletePupil(page, pupil);
 });
 
+test('a full picture says so, keeps what was drawn as it is, and takes no line more', async ({ page }) => {
+  await signIn(page);
+  const pupil = await addPupil(page);
+  const lines = Array.from({ length: 200 }, (_, nth) => [nth * 4, 10, nth * 4, 60]);
+  await page.request.put(`${house().base}/api/pupils/${pupil.id}/pictures`, {
+    data: { fact: '6+4', sentence: '', lines },
+  });
+  await page.goto(`${house().base}/pupils/${pupil.id}/pictures/6%2B4`);
+  await expect(page.getByText('The picture is full')).toBeVisible();
+  const drawn = () =>
+    page.locator('.draw-pad .pen-line').evaluateAll((all) => all.map((one) => one.getAttribute('d')));
+  const before = await drawn();
+  expect(before).toHaveLength(200);
+  await draw(page, [
+    [10, 60],
+    [80, 90],
+  ]);
+  expect(await drawn()).toEqual(before);
+  // With the last taken back there is room for one.
+  await page.getByRole('button', { name: 'Take back the last line' }).click();
+  await draw(page, [
+    [10, 60],
+    [80, 90],
+  ]);
+  const after = await drawn();
+  expect(after).toHaveLength(200);
+  expect(after.slice(0, -1)).toEqual(before.slice(0, -1));
+  expect(after.at(-1)).not.toBe(before.at(-1));
+  await deletePupil(page, pupil);
+});
+
 test('the picture is the hint of its fact in a drill, on the child\u2019s own screen too, and of nobody else', async ({
   page,
 }) => {
@@ -116,13 +148,14 @@ test('the picture is the hint of its fact in a drill, on the child\u2019s own sc
   await expect(page.locator('.aid-list button').first()).toHaveText('Own picture');
   await page.getByRole('button', { name: 'Own picture' }).click();
   await expect(page.locator('.aid-shelf .own-picture')).toContainText(sentence);
+  const hidden: string[] = [];
+  await atEverySize(page, 'aided', hidden);
   await expect(child.locator('.own-picture')).toContainText(sentence);
   await page.keyboard.press('ArrowUp');
   // Missed, it is what is shown first.
   await expect(page.locator('.shown-way .own-picture')).toContainText(sentence);
   await child.close();
   // It hides nothing, at any size.
-  const hidden: string[] = [];
   await atEverySize(page, 'missed', hidden);
   expect(hidden).toEqual([]);
   await begin(other.id);
@@ -152,6 +185,10 @@ test('in a game it is the hint of the child whose turn it is, found from the she
   await page.keyboard.press('a');
   await page.getByRole('button', { name: 'Own picture' }).click();
   await expect(page.locator('.aid-shelf .own-picture')).toHaveText('Two of a kind.');
+  // It hides nothing here either, at any size.
+  const hidden: string[] = [];
+  await atEverySize(page, 'aided in a game', hidden);
+  expect(hidden).toEqual([]);
   await press(page, 'ArrowRight');
   // The next to say is the other child, who made none.
   await page.keyboard.press('a');
@@ -159,3 +196,36 @@ test('in a game it is the hint of the child whose turn it is, found from the she
   await expect(page.getByRole('button', { name: 'Own picture' })).toHaveCount(0);
   for (const one of [pupil, other]) await deletePupil(page, one);
 });
+
+for (const game of ['down-the-pack', 'fact-line'])
+  test(`after a miss in a game the child\u2019s picture is shown, and hides nothing at any size (${game})`, async ({
+    page,
+  }) => {
+    test.setTimeout(240_000);
+    await dealtBy(page, 20261130);
+    await dealsByHand(page);
+    await signIn(page);
+    const pupil = await addPupil(page, { capture: 'tutor', name: 'Runa R.' });
+    for (const sign of ['x', '+'])
+      for (let nth = 0; nth < 12 * 12; nth += 1)
+        await page.request.put(`${house().base}/api/pupils/${pupil.id}/pictures`, {
+          data: {
+            fact: `${(nth % 12) + 1}${sign}${Math.floor(nth / 12) + 1}`,
+            sentence: 'Two spiders on a wall, and all their friends, who have as many legs as they.',
+            lines: [[100, 100, 900, 100, 900, 700, 100, 700, 100, 100]],
+          },
+        });
+    await beginGame(page, game, pupil, { second: null });
+    const missed: Hand = { ...keys, judge: async (at) => press(at, 'ArrowUp') };
+    const shownOwn = page.locator('.shown-way .own-picture');
+    for (let nth = 0; nth < 12 && (await shownOwn.count()) === 0; nth += 1) {
+      const before = await shown(page);
+      await move(page, missed);
+      await showsOtherThan(page, before);
+    }
+    await expect(shownOwn).toBeVisible();
+    const hidden: string[] = [];
+    await atEverySize(page, game, hidden);
+    expect(hidden).toEqual([]);
+    await deletePupil(page, pupil);
+  });

@@ -90,7 +90,7 @@ export * from './advance/settled.ts';
 export * from './advance/stepDecision.ts';
 export * from './advance/trend.ts';
 export * from './numerals/numeralStrokes.ts';
-export { lengthBetween, type Place, type Stroke } from './numerals/stroke.ts';
+export { arrowHead, lengthBetween, type Place, type Stroke } from './numerals/stroke.ts';
 export * from './numerals/tracing.ts';
 export * from './numbers/allLines.ts';
 export * from './numbers/checkLine.ts';

@@ -49,3 +49,16 @@ export function strokeOf(from: Place, pieces: readonly Piece[]): Stroke {
   }
   return places;
 }
+
+/** The head of an arrow on a stroke, a fifth of the height after its begin: one end, the tip, the other end. */
+export function arrowHead(stroke: Stroke, long: number): readonly [Place, Place, Place] {
+  const begin = stroke[0] as Place;
+  const at = stroke.findIndex((place) => lengthBetween(place, begin) > 0.2);
+  const [tip, before] = [stroke[at] as Place, stroke[at - 4] as Place];
+  const way = Math.atan2(tip.y - before.y, tip.x - before.x);
+  const end = (side: number): Place => ({
+    x: tip.x - long * Math.cos(way + side * 0.5),
+    y: tip.y - long * Math.sin(way + side * 0.5),
+  });
+  return [end(1), tip, end(-1)];
+}

@@ -1,4 +1,3 @@
-import { factKey, parseFactKey } from '@veldrift/core';
 import { pictureOfFactSchema, pictureSchema } from '@veldrift/wire';
 import { Hono, type Context } from 'hono';
 import type { RoomTx } from '../db.ts';
@@ -26,10 +25,8 @@ export function pictureRoutes(house: House): Hono<Env> {
 
   app.put('/pupils/:id/pictures', async (c) => {
     const picture = await body(c, pictureSchema);
-    // However its fact was written, there is one of it.
-    const fact = factKey(parseFactKey(picture.fact));
     const pictures = await ofPupil(c, async (tx, id) => {
-      if (!(await keepPicture(tx, id, { ...picture, fact })))
+      if (!(await keepPicture(tx, id, picture)))
         refuse(409, 'There are as many pictures as are kept for a pupil. Delete one first.');
       return picturesOf(tx, id);
     });
@@ -39,7 +36,7 @@ export function pictureRoutes(house: House): Hono<Env> {
   app.delete('/pupils/:id/pictures', async (c) => {
     const { fact } = await body(c, pictureOfFactSchema);
     const pictures = await ofPupil(c, async (tx, id) => {
-      await dropPicture(tx, id, factKey(parseFactKey(fact)));
+      await dropPicture(tx, id, fact);
       return picturesOf(tx, id);
     });
     return c.json(pictures);

@@ -23,7 +23,7 @@ export function usePenPlaces<G extends SVGGraphicsElement>({
   readonly drawing: RefObject<G | null>;
   readonly events: Readonly<
     Record<
-      'onPointerDown' | 'onPointerMove' | 'onPointerUp' | 'onPointerCancel',
+      'onPointerDown' | 'onPointerMove' | 'onPointerUp' | 'onPointerCancel' | 'onLostPointerCapture',
       (event: PointerEvent<SVGSVGElement>) => void
     >
   >;
@@ -60,6 +60,8 @@ export function usePenPlaces<G extends SVGGraphicsElement>({
       },
       onPointerUp: up,
       onPointerCancel: up,
+      // A pen whose lifting nobody told of (the window was left) is lifted all the same.
+      onLostPointerCapture: up,
     },
   };
 }

@@ -3,7 +3,7 @@ import { operations } from '../../facts/operation.ts';
 import { roomOn } from '../paper.ts';
 import type { Page } from '../piece.ts';
 import { caps, cups, hands } from './makings.ts';
-import { signWords, wordMap } from './wordMap.ts';
+import { wordsForSign, wordMap } from './wordMap.ts';
 
 const room = roomOn('letter');
 const textsOn = (pages: readonly Page[]) =>
@@ -46,11 +46,11 @@ describe('sheets to make things of', () => {
   });
 
   it('have words around a sign, no word for two signs, and room for one\u2019s own', () => {
-    const all = operations.flatMap((one) => signWords[one]);
+    const all = operations.flatMap((one) => wordsForSign[one]);
     expect(new Set(all).size).toBe(all.length);
     for (const operation of operations) {
       const [page = []] = wordMap.pages({ operation, words: true }, 1, room);
-      expect(textsOn([page])).toEqual(expect.arrayContaining([...signWords[operation]]));
+      expect(textsOn([page])).toEqual(expect.arrayContaining([...wordsForSign[operation]]));
       expect(page.filter((piece) => piece.kind === 'box')).toHaveLength(9);
       const [empty = []] = wordMap.pages({ operation, words: false }, 1, room);
       expect(textsOn([empty])).toHaveLength(2);

@@ -1,3 +1,4 @@
+import { displaySigns, operations } from '../../facts/operation.ts';
 import { numberSetting, oneSetting, yesNo } from '../../games/setting.ts';
 import { largeIn, sizeFor, type Piece } from '../piece.ts';
 import type { Sheet } from '../sheet.ts';
@@ -122,7 +123,6 @@ interface Cups {
   readonly from: number;
   readonly to: number;
 }
-const cupSigns = ['+', '\u2212', '\u00d7', '\u00f7'] as const;
 const glueMm = 12;
 
 /** Two strips for the rims of two cups, one put into the other: each turn of one makes another fact. */
@@ -136,7 +136,7 @@ export const cups: Sheet<Cups> = {
     oneSetting(
       'sign',
       'Sign',
-      cupSigns.map((one) => [one, one] as const),
+      operations.map((one) => [displaySigns[one], displaySigns[one]] as const),
     ),
     numberSetting('from', 'From', 0, 12),
     numberSetting('to', 'To', 0, 12),

@@ -1,6 +1,6 @@
 import { numberSetting, yesNo } from '../../games/setting.ts';
 import { numerals, numeralStrokes, numeralWide } from '../../numerals/numeralStrokes.ts';
-import { lengthBetween, type Place, type Stroke } from '../../numerals/stroke.ts';
+import { arrowHead, lengthBetween, type Place, type Stroke } from '../../numerals/stroke.ts';
 import type { Area } from '../paper.ts';
 import type { Page, Piece } from '../piece.ts';
 import type { Sheet } from '../sheet.ts';
@@ -47,27 +47,12 @@ function toTrace(strokes: readonly Stroke[], left: number, top: number, height: 
             },
           ]
         : [];
-    return [...dots, ...number, ...arrow(stroke, on, height)];
-  });
-}
-
-/** The head of an arrow on the way, a fifth of the height after its begin. */
-function arrow(stroke: Stroke, on: (place: Place) => Place, height: number): Piece[] {
-  const begin = stroke[0] as Place;
-  const at = stroke.findIndex((place) => lengthBetween(place, begin) > 0.2);
-  const [tip, before] = [stroke[at] as Place, stroke[at - 4] as Place];
-  const way = Math.atan2(tip.y - before.y, tip.x - before.x);
-  const { x, y } = on(tip);
-  const long = Math.min(4, height * 0.1);
-  return [-1, 1].map((side): Piece => {
-    const back = way + Math.PI + side * 0.5;
-    return {
-      kind: 'line',
-      x1: x,
-      y1: y,
-      x2: x + long * Math.cos(back),
-      y2: y + long * Math.sin(back),
-    };
+    const [one, tip, other] = arrowHead(stroke, Math.min(4 / height, 0.1));
+    const head = [one, other].map((end): Piece => {
+      const [{ x: x1, y: y1 }, { x: x2, y: y2 }] = [on(tip), on(end)];
+      return { kind: 'line', x1, y1, x2, y2 };
+    });
+    return [...dots, ...number, ...head];
   });
 }
 

@@ -1,4 +1,4 @@
-import { operations, type Operation } from '../../facts/operation.ts';
+import { displaySigns, operations, type Operation } from '../../facts/operation.ts';
 import { oneSetting, yesNo } from '../../games/setting.ts';
 import { largeIn, sizeFor, type Piece } from '../piece.ts';
 import type { Sheet } from '../sheet.ts';
@@ -8,15 +8,8 @@ interface WordMap {
   readonly words: boolean;
 }
 
-const shownSign: Readonly<Record<Operation, string>> = {
-  add: '+',
-  sub: '\u2212',
-  mul: '\u00d7',
-  div: '\u00f7',
-};
-
 /** What is often said where a sign is meant; common practice of teaching stories, no study. */
-export const signWords: Readonly<Record<Operation, readonly string[]>> = {
+export const wordsForSign: Readonly<Record<Operation, readonly string[]>> = {
   add: ['and', 'altogether', 'more come', 'in all', 'put together', 'plus'],
   sub: ['are left', 'fewer', 'how many more', 'take away', 'less', 'the difference'],
   mul: ['each', 'times', 'times as many', 'rows of', 'bags of', 'double'],
@@ -37,12 +30,12 @@ export const wordMap: Sheet<WordMap> = {
     oneSetting(
       'operation',
       'Sign',
-      operations.map((one) => [one, shownSign[one]] as const),
+      operations.map((one) => [one, displaySigns[one]] as const),
     ),
     yesNo('words', 'With words to begin with'),
   ],
   choices: { operation: 'add', words: true },
-  title: ({ operation }) => `Word map of ${shownSign[operation]}`,
+  title: ({ operation }) => `Word map of ${displaySigns[operation]}`,
   pages: ({ operation, words }, _seed, room) => {
     const [width, height] = [room.width / 3, 74];
     const cell = (at: number) => ({
@@ -58,7 +51,7 @@ export const wordMap: Sheet<WordMap> = {
     const middle = { x: room.left + 1.5 * width, y: room.top + 1.5 * height };
     const boxes = places.flatMap((at, nth): Piece[] => {
       const box = inset(at, 8);
-      const text = words ? (signWords[operation][nth] ?? '') : '';
+      const text = words ? (wordsForSign[operation][nth] ?? '') : '';
       const centre = { x: box.left + box.width / 2, y: box.top + box.height / 2 };
       return [
         { kind: 'box', ...box },
@@ -81,7 +74,7 @@ export const wordMap: Sheet<WordMap> = {
       [
         ...boxes,
         { kind: 'box', ...inset(4, 8) },
-        largeIn(inset(4, 8), shownSign[operation], 44),
+        largeIn(inset(4, 8), displaySigns[operation], 44),
         {
           kind: 'text',
           x: middle.x,

@@ -100,7 +100,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
     row,
     game,
     aid: shelf.aid,
-    picture: shownOwn(own),
+    picture: shownOwn(own, shelf.aid, shownWay !== null),
     frozen: signal.frozen,
     appSays,
     readOutTo,

@@ -1,4 +1,4 @@
-import { nextPlace, type Numeral, type Place, type Stroke } from '@veldrift/core';
+import { arrowHead, nextPlace, type Numeral, type Place } from '@veldrift/core';
 import { usePenPlaces } from '../../parts/usePenPlaces.ts';
 import type { TraceInk } from './traceInk.ts';
 
@@ -69,7 +69,7 @@ export function TracePad({
               <path className="trace-way" d={pathOf(stroke)} strokeWidth={2 * tracing.tolerance * scale} />
             )}
             {(shown === 'way' || shown === 'dots') && <path className="trace-dots" d={pathOf(stroke)} />}
-            {shown === 'way' && <path className="trace-arrow" d={arrowOf(stroke)} />}
+            {shown === 'way' && <path className="trace-arrow" d={pathOf(arrowHead(stroke, 0.06))} />}
           </g>
         ))}
         {lines.map((line, nth) => (
@@ -95,17 +95,4 @@ export function TracePad({
       </g>
     </svg>
   );
-}
-
-/** The head of an arrow a fifth of the height after a stroke's begin. */
-function arrowOf(stroke: Stroke): string {
-  const begin = stroke[0] as Place;
-  const at = stroke.findIndex(({ x, y }) => Math.hypot(x - begin.x, y - begin.y) > 0.2);
-  const [tip, before] = [stroke[at] as Place, stroke[at - 4] as Place];
-  const way = Math.atan2(tip.y - before.y, tip.x - before.x);
-  const end = (side: number) => ({
-    x: tip.x - 0.06 * Math.cos(way + side * 0.6),
-    y: tip.y - 0.06 * Math.sin(way + side * 0.6),
-  });
-  return pathOf([end(1), tip, end(-1)]);
 }

@@ -1,4 +1,5 @@
-import { lineBegun, lineDrawn, pictureBox, type PenLine } from '@veldrift/core';
+import { lineBegun, lineDrawn, pictureBox, pictureIsFull, type PenLine } from '@veldrift/core';
+import { useRef } from 'react';
 import { penPath } from '../../parts/pictures/OwnPicture.tsx';
 import { usePenPlaces } from '../../parts/usePenPlaces.ts';
 
@@ -6,17 +7,22 @@ import { usePenPlaces } from '../../parts/usePenPlaces.ts';
 export function DrawPad({
   lines,
   onChange,
-  onLifted,
 }: {
   readonly lines: readonly PenLine[];
   /** Hears how the lines change, from those that stand now: a pen is quicker than the screen. */
   readonly onChange: (change: (lines: readonly PenLine[]) => readonly PenLine[]) => void;
-  readonly onLifted: () => void;
 }) {
+  /** Whether the pen that is down draws: a full picture takes no line, and what follows belongs to none. */
+  const draws = useRef(false);
   const { drawing, events } = usePenPlaces<SVGGElement>({
-    onDown: ({ x, y }) => onChange((lines) => lineBegun(lines, x, y)),
-    onMove: (through) => onChange((lines) => through.reduce((now, { x, y }) => lineDrawn(now, x, y), lines)),
-    onUp: onLifted,
+    onDown: ({ x, y }) => {
+      draws.current = !pictureIsFull(lines);
+      onChange((now) => lineBegun(now, x, y));
+    },
+    onMove: (through) => {
+      if (draws.current) onChange((now) => through.reduce((drawn, { x, y }) => lineDrawn(drawn, x, y), now));
+    },
+    onUp: () => undefined,
   });
   return (
     <svg

@@ -10,7 +10,7 @@ import {
   type FactPicture,
 } from '@veldrift/core';
 import { useSnackbar } from 'notistack';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, ApiError } from '../../app/api.ts';
 import { dropDraft, keepDraft, readDraft } from '../../app/draft.ts';
@@ -24,7 +24,9 @@ import './pictures.css';
 export function PictureForm() {
   const { pupilId = '', fact: address = '' } = useParams();
   const pupils = useQuery(pupilsQuery);
-  const { data, error, refetch } = useQuery(picturesQuery(pupilId));
+  const { data, error: ofPictures, refetch } = useQuery(picturesQuery(pupilId));
+  const error = ofPictures ?? pupils.error;
+  const again = () => void Promise.all([pupils.refetch(), refetch()]);
   const fact = factOfAddress(address);
   if (fact === undefined)
     return (
@@ -35,7 +37,7 @@ export function PictureForm() {
       </Empty>
     );
   if (!data || !pupils.data)
-    return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the picture" />;
+    return error ? <Trouble error={error} onRetry={again} /> : <Loading what="the picture" />;
   if (!pupils.data.some((one) => one.id === pupilId))
     return <Empty title="There is no such pupil in this room">{null}</Empty>;
   return <Form key={fact} {...{ pupilId, fact }} known={data.find((one) => one.fact === fact)} />;
@@ -56,23 +58,19 @@ function Form({
   const navigate = useNavigate();
   const { enqueueSnackbar } = useSnackbar();
   const draft = `picture.${pupilId}.${fact}`;
-  const [made, setMade] = useState<Made>(() => {
+  const [begun] = useState<Made>(() => {
     const kept = readDraft<Partial<Made>>(draft);
     return {
       sentence: typeof kept?.sentence === 'string' ? kept.sentence : (known?.sentence ?? ''),
       lines: arePictureLines(kept?.lines) ? kept.lines : (known?.lines ?? []),
     };
   });
-  // Half-made it is kept on this device, not at every place of a pen but once it is lifted.
-  const noteDraft = () =>
-    setMade((now) => {
-      keepDraft(draft, now);
-      return now;
-    });
-  const change = (over: (now: Made) => Partial<Made>) => {
-    setMade((now) => ({ ...now, ...over(now) }));
-    noteDraft();
-  };
+  const [made, setMade] = useState(begun);
+  // Half-made it is kept on this device.
+  useEffect(() => {
+    if (made !== begun) keepDraft(draft, made);
+  }, [made, begun, draft]);
+  const change = (over: (now: Made) => Partial<Made>) => setMade((now) => ({ ...now, ...over(now) }));
   const back = (pictures: FactPicture[], says: string) => {
     dropDraft(draft);
     client.setQueryData(picturesQuery(pupilId).queryKey, pictures);
@@ -101,11 +99,7 @@ function Form({
         </Button>
       </div>
       <div className="picture-form">
-        <DrawPad
-          lines={made.lines}
-          onChange={(drawn) => setMade((now) => ({ ...now, lines: drawn(now.lines) }))}
-          onLifted={noteDraft}
-        />
+        <DrawPad lines={made.lines} onChange={(drawn) => change(({ lines }) => ({ lines: drawn(lines) }))} />
         <div className="picture-says">
           <TextField
             label="Sentence"

@@ -16,10 +16,12 @@ import './pictures.css';
 export function Pictures() {
   const { pupilId = '' } = useParams();
   const pupils = useQuery(pupilsQuery);
-  const { data, error, refetch, dataUpdatedAt } = useQuery(picturesQuery(pupilId));
+  const { data, error: ofPictures, refetch, dataUpdatedAt } = useQuery(picturesQuery(pupilId));
+  const error = ofPictures ?? pupils.error;
+  const again = () => void Promise.all([pupils.refetch(), refetch()]);
   const pupil = pupils.data?.find((one) => one.id === pupilId);
   if (!data || !pupils.data)
-    return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the pictures" />;
+    return error ? <Trouble error={error} onRetry={again} /> : <Loading what="the pictures" />;
   if (!pupil) return <Empty title="There is no such pupil in this room">{null}</Empty>;
   return (
     <>
@@ -28,8 +30,7 @@ export function Pictures() {
         <div>
           <h1>A picture for a fact</h1>
           <p className="quiet">
-            What {isolated(pupil.name)} drew or wrote of a fact. At the table it is their own hint; nobody
-            else sees it.
+            What {isolated(pupil.name)} drew or wrote of a fact: at the table it is their own hint.
           </p>
         </div>
         <Button variant="outlined" component={Link} to={`/pupils/${pupilId}`}>

@@ -16,7 +16,7 @@ export function fitsNumerals(params: URLSearchParams, typed: string): boolean {
 export function NumeralsOnShelf() {
   return (
     <li className="shelf-game">
-      <svg className="numerals-drawing" viewBox="-14 -20 176 140" aria-hidden>
+      <svg className="shelf-drawing" viewBox="-14 -20 176 140" aria-hidden>
         {([2, 5] as const satisfies readonly Numeral[]).flatMap((numeral, nth) =>
           numeralStrokes(numeral).map((stroke, at) => (
             <polyline

@@ -22,7 +22,7 @@ export function PictureOnShelf({ pupil }: { readonly pupil: Pupil | undefined })
   const to = pupil ? `/pupils/${pupil.id}/pictures` : null;
   return (
     <li className="shelf-game">
-      <span className="numerals-drawing picture-drawing" aria-hidden>
+      <span className="shelf-drawing picture-drawing" aria-hidden>
         <OwnPicture picture={{ sentence: '', lines: drawn }} />
       </span>
       <div className="shelf-says">

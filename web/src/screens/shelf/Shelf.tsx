@@ -3,8 +3,9 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { operationNames, operations, type Operation } from '@veldrift/core';
-import { families, games, type AnyGame } from '@veldrift/core/games';
-import { useEffect, useRef, useState } from 'react';
+import { families, games, type AnyGame, type Family } from '@veldrift/core/games';
+import type { Pupil } from '@veldrift/wire';
+import { useEffect, useRef, useState, type ComponentType } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { pupilGamesQuery, pupilsQuery } from '../../app/queries.ts';
 import { Empty } from '../../parts/states.tsx';
@@ -21,6 +22,18 @@ import { fitsNumerals, NumeralsOnShelf } from './NumeralsOnShelf.tsx';
 import { fitsPicture, PictureOnShelf } from './PictureOnShelf.tsx';
 import { fitsToll, TollOnShelf } from './TollOnShelf.tsx';
 import './shelf.css';
+
+/** What stands on the shelf beside the games of the catalogue, by what fits a search and how it is shown. */
+const besideGames: readonly {
+  readonly family: Family;
+  readonly fits: (params: URLSearchParams, typed: string) => boolean;
+  readonly Entry: ComponentType<{ readonly pupil: Pupil | undefined }>;
+}[] = [
+  // Any game of the children's own belongs to the boards.
+  { family: 'boards', fits: fitsToll, Entry: TollOnShelf },
+  { family: 'talk', fits: fitsPicture, Entry: PictureOnShelf },
+  { family: 'talk', fits: fitsNumerals, Entry: NumeralsOnShelf },
+];
 
 const times = [6, 8, 10, 12, 15] as const;
 
@@ -52,6 +65,7 @@ export function Shelf() {
   const found = games.filter(
     (game) => fits(game, params) && game.name.toLowerCase().includes(name.trim().toLowerCase()),
   );
+  const beside = besideGames.filter((one) => one.fits(params, name));
   const choice = (key: string, label: string, options: readonly (readonly [string, string])[]) => (
     <TextField
       select
@@ -117,18 +131,15 @@ export function Shelf() {
           times.map((one) => [String(one), `${one} or fewer`]),
         )}
       </div>
-      {found.length === 0 && ![fitsToll, fitsNumerals, fitsPicture].some((fits) => fits(params, name)) && (
+      {found.length === 0 && beside.length === 0 && (
         <Empty title="No game fits all of that">
           <p>Leave one of the wishes open.</p>
         </Empty>
       )}
       {families.map((family) => {
         const own = found.filter((game) => game.family === family);
-        // Any game of the children's own belongs to the boards, unless something else is looked for.
-        const toll = family === 'boards' && fitsToll(params, name);
-        const forms = family === 'talk' && fitsNumerals(params, name);
-        const pictures = family === 'talk' && fitsPicture(params, name);
-        return own.length === 0 && !toll && !forms && !pictures ? null : (
+        const others = beside.filter((one) => one.family === family);
+        return own.length === 0 && others.length === 0 ? null : (
           <section key={family} className="shelf-family" aria-label={familyNames[family]}>
             <h2>{familyNames[family]}</h2>
             <ul>
@@ -142,9 +153,9 @@ export function Shelf() {
                   query={asked ? `?pupil=${asked}` : ''}
                 />
               ))}
-              {toll && <TollOnShelf pupil={pupil} />}
-              {pictures && <PictureOnShelf pupil={pupil} />}
-              {forms && <NumeralsOnShelf />}
+              {others.map(({ Entry }, nth) => (
+                <Entry key={nth} pupil={pupil} />
+              ))}
             </ul>
           </section>
         );

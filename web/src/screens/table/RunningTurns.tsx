@@ -58,7 +58,7 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
   const screen = useTwoScreens(
     turns,
     pupil.id,
-    { ...showOf(turns, row), aid: aid.aid, picture: shownOwn(own), readAloud: reads },
+    { ...showOf(turns, row), aid: aid.aid, picture: shownOwn(own, aid.aid, told), readAloud: reads },
     setElsewhere,
   );
   const ofSet = findSet(row.setId)?.aids ?? [];
@@ -139,7 +139,7 @@ export function RunningTurns({ row, setName }: { readonly row: TurnsRow; readonl
     >
       <ReadsAloud value={reads && !elsewhere}>
         {asking && fact !== undefined && elsewhere ? (
-          <div className="asked">
+          <div className={`asked ${shelf.open ? 'aided' : ''}`}>
             <SmallField text={factKeyText(fact)} />
             {shelf.open && <AidShelf fact={fact} aid={shelf.aid} onAid={shelf.lay} own={own} ofSet={ofSet} />}
           </div>
