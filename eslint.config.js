@@ -31,6 +31,7 @@ const coreOrder = [
   'materials',
   'numerals',
   'games',
+  'classroom',
   'print',
   'planning',
   'simulation',

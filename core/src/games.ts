@@ -1,4 +1,7 @@
 // The games and their face: a second door of this package, so that screens without a game need not fetch them.
+export * from './classroom/gridCaller.ts';
+export * from './classroom/partnerCards.ts';
+export * from './classroom/partnersRound.ts';
 export * from './games/boardAtFirst.ts';
 export * from './games/catalogue.ts';
 export * from './games/claims.ts';

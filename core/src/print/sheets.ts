@@ -9,6 +9,7 @@ import { minuteForm } from './sheets/minuteForm.ts';
 import { numberCards } from './sheets/numberCards.ts';
 import { numeralsToTrace } from './sheets/numeralsToTrace.ts';
 import { linkedRows, minutesLog, scoreSheet } from './sheets/tables.ts';
+import { partnerCardsSheet } from './sheets/partnerCardsSheet.ts';
 import { ruleCard } from './sheets/ruleCard.ts';
 import { wordMap } from './sheets/wordMap.ts';
 import { setCards } from './sheets/setCards.ts';
@@ -31,6 +32,7 @@ const own = [
   wordMap,
   hundredSquare,
   gridCallCards,
+  partnerCardsSheet,
   minuteForm,
   scoreSheet,
   minutesLog,
