@@ -312,6 +312,9 @@ test('a game ended without a network has a review of each pupil on this device',
   await deletePupil(page, two);
 });
 
+/** How often pips are looked at until the machine has kept up with its frames three times. */
+const mostLooks = 8;
+
 test('pips are seen for just so long, by the browser\u2019s own trace of what it put on the screen', async ({
   page,
   browser,
@@ -329,15 +332,25 @@ test('pips are seen for just so long, by the browser\u2019s own trace of what it
     await expect(place).toHaveAttribute('data-shown-ms');
     await page.locator('.judge.right').click();
     await expect(page.locator('.glance-place')).toBeVisible();
-    // A single frame is late now and then: the middle of three tells.
+    // Looks in which the machine itself kept up with every frame: the middle of three tells.
     const longest: number[] = [];
-    for (let look = 0; look < 3; look += 1) {
+    for (let look = 0; longest.length < 3; look += 1) {
+      if (look === mostLooks)
+        throw new Error(`Of ${mostLooks} looks the machine kept up with its frames in ${longest.length}.`);
       await page.evaluate(() => new Promise((done) => setTimeout(done, 300)));
       await browser.startTracing(page, { categories: ['viz', 'benchmark'] });
+      await page.evaluate(() => {
+        const own = window as unknown as { frames: number[] };
+        const frames: number[] = (own.frames = []);
+        const note = (at: number) => {
+          frames.push(at);
+          if (own.frames === frames) requestAnimationFrame(note);
+        };
+        requestAnimationFrame(note);
+      });
       await page.getByRole('button', { name: 'Go on' }).click();
       await expect(place).toHaveAttribute('data-shown-ms');
       const own = Number(await place.getAttribute('data-shown-ms'));
-      expect(Math.abs(own - forMs)).toBeLessThanOrEqual(17);
       await expect(place).toBeHidden();
       await page.evaluate(
         () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
@@ -345,12 +358,22 @@ test('pips are seen for just so long, by the browser\u2019s own trace of what it
       const { traceEvents } = JSON.parse((await browser.stopTracing()).toString()) as {
         traceEvents: readonly { readonly name: string; readonly ts: number }[];
       };
+      const frames = await page.evaluate(() => {
+        const own = window as unknown as { frames: number[] };
+        const noted = own.frames;
+        own.frames = [];
+        return noted;
+      });
+      const latest = Math.max(...frames.slice(1).map((at, nth) => at - (frames[nth] as number)));
       const shownAt = traceEvents
         .filter((one) => one.name === 'Display::FrameDisplayed')
         .map(({ ts }) => ts / 1000)
         .sort((one, other) => one - other);
-      // Nothing moves while they lie there: the longest time without a new frame is theirs.
-      longest.push(Math.max(...shownAt.slice(1).map((at, nth) => at - (shownAt[nth] as number))));
+      if (latest < 30) {
+        expect(Math.abs(own - forMs)).toBeLessThanOrEqual(17);
+        // Nothing moves while they lie there: the longest time without a new frame is theirs.
+        longest.push(Math.max(...shownAt.slice(1).map((at, nth) => at - (shownAt[nth] as number))));
+      }
       await page.locator('.judge.right').click();
       await expect(page.locator('.glance-place')).toBeVisible();
     }

@@ -1,4 +1,12 @@
-import type { ChildShow, ChildTells, NewLink } from '@veldrift/wire';
+import { largestClass } from '@veldrift/core/games';
+import {
+  mostDevices,
+  type ChildShow,
+  type ChildTells,
+  type ClassShow,
+  type NewLink,
+  type SeatTells,
+} from '@veldrift/wire';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
@@ -284,5 +292,129 @@ describe('a child\u2019s screen', () => {
     await child.stop();
     await hub.close();
     await db.end();
+  });
+});
+
+describe('a class', () => {
+  const classShow = (seq: number, over: Partial<ClassShow> = {}): ClassShow => ({
+    ...{ seq, round: 1, stage: 'looks', found: [], told: [], says: '' },
+    cards: [
+      { number: 1, face: { kind: 'text', text: '7 \u00d7 8' } },
+      { number: 2, face: { kind: 'text', text: '56' } },
+    ],
+    hands: [
+      { seat: 1, card: 1 },
+      { seat: 2, card: 0 },
+      { seat: 3, card: null },
+    ],
+    ...over,
+  });
+  const newClass = async (seats: number) =>
+    (await room.call('POST', '/api/links', { seats })).body as NewLink;
+  /** A device of the class, behind one address of the school. */
+  const comes = async (code: string, address: string, cookie?: string) => {
+    const response = await house.request(
+      '/api/child/join',
+      {
+        method: 'POST',
+        headers: { host: 'test.example', 'content-type': 'application/json', ...(cookie ? { cookie } : {}) },
+        body: JSON.stringify({ code }),
+      },
+      address,
+    );
+    const { seat, message } = (await response.json()) as { seat?: number; message?: string };
+    return {
+      status: response.status,
+      seat,
+      message,
+      cookie: response.headers.get('set-cookie')?.split(';')[0],
+    };
+  };
+  const holds = (cookie: string, body: object) =>
+    house.app.request('http://test.example/api/child/class-tell', {
+      method: 'POST',
+      headers: { host: 'test.example', 'content-type': 'application/json', cookie },
+      body: JSON.stringify(body),
+    });
+
+  it('of thirty joins by one code at once, through one address, each with a seat of its own', async () => {
+    expect(mostDevices).toBe(largestClass);
+    const { id, code } = await newClass(30);
+    const school = newAddress();
+    const devices = await Promise.all(Array.from({ length: 30 }, () => comes(code, school)));
+    expect(devices.map(({ status }) => status)).toEqual(Array(30).fill(201));
+    expect(devices.map(({ seat = 0 }) => seat).sort((a, b) => a - b)).toEqual(
+      Array.from({ length: 30 }, (_, at) => at + 1),
+    );
+    expect(await comes(code, school)).toMatchObject({
+      status: 409,
+      message: expect.stringContaining('As many devices') as string,
+    });
+    // Loaded anew, a device keeps its seat, in a full class too.
+    const [first] = devices;
+    expect(await comes(code, school, first?.cookie)).toMatchObject({ status: 201, seat: first?.seat });
+    // All of them see what is laid there, and the table hears from which seat each speaks.
+    await room.call('POST', `/api/links/${id}/show-class`, classShow(1));
+    const streams = await Promise.all(
+      devices.map(async ({ cookie = '' }) =>
+        events(await house.app.request('http://test.example/api/child/events', { headers: { cookie } })),
+      ),
+    );
+    for (const stream of streams) expect(await stream.next()).toEqual(classShow(1));
+    const tutor = events(
+      await house.app.request(`http://test.example/api/links/${id}/events`, {
+        headers: { cookie: room.cookie, host: 'test.example' },
+      }),
+    );
+    await Promise.all(
+      devices.map(({ cookie = '', seat = 0 }) => holds(cookie, { kind: 'hold', card: seat, nth: 1 })),
+    );
+    const heard: SeatTells[] = [];
+    while (heard.length < 30) heard.push((await tutor.next()) as SeatTells);
+    for (const { seat, card } of heard) expect(card).toBe(seat);
+    expect(new Set(heard.map(({ seat }) => seat)).size).toBe(30);
+    await room.call('POST', `/api/links/${id}/show-class`, classShow(2, { found: [1, 2] }));
+    for (const stream of streams) expect(await stream.next()).toEqual(classShow(2, { found: [1, 2] }));
+    // When it is over no device opens anything more.
+    await room.call('DELETE', `/api/links/${id}`, {});
+    expect((await holds(first?.cookie ?? '', { kind: 'here' })).status).toBe(401);
+    await Promise.all(streams.map((stream) => stream.stop()));
+    await tutor.stop();
+  });
+
+  it('is no table, and a table no class: neither tells nor is shown what belongs to the other', async () => {
+    const own = await newClass(4);
+    const table = await newLink();
+    expect((await room.call('POST', `/api/links/${own.id}/show`, show(1))).status).toBe(404);
+    expect((await room.call('POST', `/api/links/${table.id}/show-class`, classShow(1))).status).toBe(404);
+    const pupil = await comes(own.code, newAddress());
+    const screen = await comes(table.code, newAddress());
+    expect([pupil.seat, screen.seat]).toEqual([1, null]);
+    expect((await tell(house.app, pupil.cookie ?? '', tells())).status).toBe(409);
+    expect((await holds(screen.cookie ?? '', { kind: 'here' })).status).toBe(409);
+    expect((await holds(pupil.cookie ?? '', { kind: 'here', seat: 2 })).status).toBe(400);
+    expect((await room.call('POST', '/api/links', { seats: 41 })).status).toBe(400);
+    expect((await room.call('POST', '/api/links', { seats: 1 })).status).toBe(400);
+    expect(
+      (await room.call('POST', `/api/links/${own.id}/show-class`, { ...classShow(2), stage: 'x' })).status,
+    ).toBe(400);
+  });
+
+  it('takes up its devices for as long as it goes on, however late they come', async () => {
+    const { code, expiresAt } = await newClass(4);
+    expect(Date.parse(expiresAt) - Date.now()).toBeGreaterThan(2.9 * 3_600_000);
+    expect((await comes(code, newAddress())).seat).toBe(1);
+    expect((await comes(code, newAddress())).seat).toBe(2);
+  });
+
+  it('has codes that nobody guesses: a wrong one costs a try though others wait with right ones', async () => {
+    const { code } = await newClass(30);
+    const school = newAddress();
+    const wrong = (nth: number) => `${code.startsWith('00') ? '01' : '00'}${String(nth).padStart(6, '0')}`;
+    const tried = await Promise.all(
+      Array.from({ length: allowedTries('code') + 6 }, (_, nth) => comes(wrong(nth), school)),
+    );
+    const count = (status: number) => tried.filter((one) => one.status === status).length;
+    expect([count(404), count(429)]).toEqual([allowedTries('code'), 6]);
   });
 });

@@ -22,6 +22,7 @@ let theirPupil: string;
 let theirIds: ReturnType<typeof minuteIds>;
 let theirDecision: string;
 let theirLink: string;
+let theirClass: string;
 let theirInvite: string;
 let theirSession: string;
 const theirRules = uuid();
@@ -60,6 +61,7 @@ beforeAll(async () => {
   const [session] = (await other.call('GET', '/api/account/sessions')).body as { id: string }[];
   theirSession = session?.id ?? '';
   theirLink = ((await other.call('POST', '/api/links', {})).body as { id: string }).id;
+  theirClass = ((await other.call('POST', '/api/links', { seats: 12 })).body as { id: string }).id;
 });
 afterAll(() => house.close());
 
@@ -72,6 +74,9 @@ describe('another room', () => {
       outcome: 'otherwise',
       toSetId: 'strategy/mul/3',
       reason: 'mine now',
+    };
+    const classShow = {
+      ...{ seq: 1, round: 0, stage: 'waits', cards: [], hands: [], found: [], told: [], says: '' },
     };
     const show = {
       seq: 1,
@@ -130,6 +135,7 @@ describe('another room', () => {
       ['DELETE', `/api/pathways/${theirPathway.id}`],
       ['GET', `/api/links/${theirLink}/events`],
       ['POST', `/api/links/${theirLink}/show`, show],
+      ['POST', `/api/links/${theirClass}/show-class`, classShow],
       ['DELETE', `/api/links/${theirLink}`],
       ['GET', `/api/plays/${theirIds.playId}`],
       ['GET', `/api/plays/${theirIds.playId}/stepAnswers`],
@@ -223,7 +229,7 @@ describe('row-level security', () => {
         `select c.relname, c.relrowsecurity, c.relforcerowsecurity from pg_class c join pg_attribute a on a.attrelid = c.oid
          where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and a.attname = 'room_id'`,
       );
-      expect(rows.length).toBe(27);
+      expect(rows.length).toBe(28);
       expect(rows.filter((row) => !row.relrowsecurity || !row.relforcerowsecurity)).toEqual([]);
     });
   });

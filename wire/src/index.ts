@@ -1,5 +1,6 @@
 export * from './account.ts';
 export * from './child.ts';
+export * from './classTable.ts';
 export * from './decision.ts';
 export * from './event.ts';
 export * from './fields.ts';

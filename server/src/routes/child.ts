@@ -1,15 +1,21 @@
 import {
   childTellsSchema,
+  classShowSchema,
+  classTellsSchema,
   codeDigits,
   joinSchema,
   linkLastsHours,
+  newLinkSchema,
   showSchema,
   type ChildTells,
+  type Joined,
+  type SeatTells,
 } from '@veldrift/wire';
 import { Hono, type Context } from 'hono';
 import { getCookie, setCookie } from 'hono/cookie';
 import { streamSSE } from 'hono/streaming';
 import { addressOf } from '../auth/address.ts';
+import { openTurns } from '../auth/turns.ts';
 import { openTellThrottle, type Slot } from '../auth/throttle.ts';
 import { lookAgain, type LinkEnd } from '../live/linkHub.ts';
 import {
@@ -36,6 +42,7 @@ const spaceOf = (code: string): Slot => ['codeSpace', code.slice(0, codeSpaceDig
 export function childRoutes(house: House): Hono<Env> {
   const app = new Hono<Env>();
   const mayTell = openTellThrottle();
+  const inTurn = openTurns();
 
   /** The link of this screen. Looked up each time: one that was dropped is dead at once, on every server process. */
   const linkOf = async (c: Context<Env>): Promise<FoundLink> => {
@@ -47,17 +54,24 @@ export function childRoutes(house: House): Hono<Env> {
   app.post('/child/join', async (c) => {
     const { code } = await body(c, joinSchema);
     const slots: Slot[] = [['code', addressOf(c)], spaceOf(code)];
-    await house.throttle.take(slots);
-    const joined = await joinLink(house.db, code);
+    const known = getCookie(c, childCookie);
+    // A class comes through one address all at once: one after another, none takes the slot that another is to give back.
+    const joined = await inTurn(addressOf(c), async () => {
+      await house.throttle.take(slots);
+      const tried = await joinLink(house.db, code, known);
+      if (tried !== 'unknown') await house.throttle.giveBack(slots);
+      return tried;
+    });
     if (joined === 'unknown')
       refuse(
         404,
         `There is no such code. Look at the ${codeDigits} figures again, or ask for a new one.`,
         'code',
       );
-    await house.throttle.giveBack(slots);
     if (joined === 'used') return refuse(409, 'This code was used already. Ask for a new one.', 'code');
     if (joined === 'expired') return refuse(409, 'This code has run out. Ask for a new one.', 'code');
+    if (joined === 'full')
+      return refuse(409, 'As many devices have joined this class as can. Look on with somebody.', 'code');
     setCookie(c, childCookie, joined.token, {
       path: '/api/child',
       httpOnly: true,
@@ -65,8 +79,13 @@ export function childRoutes(house: House): Hono<Env> {
       secure: house.secure,
       maxAge: linkLastsHours * 3600,
     });
-    await house.live.tell(joined.link.id, 'tutor', hereNow());
-    return c.json({ ok: true }, 201);
+    const { id, seat } = joined.link;
+    await house.live.tell(
+      id,
+      'tutor',
+      seat === null ? hereNow() : ({ kind: 'here', seat } satisfies SeatTells),
+    );
+    return c.json({ seat } satisfies Joined, 201);
   });
 
   app.get('/child/events', async (c) => {
@@ -77,8 +96,18 @@ export function childRoutes(house: House): Hono<Env> {
   app.post('/child/tell', async (c) => {
     const link = await linkOf(c);
     await mayTell(link.id);
+    if (link.seat !== null) refuse(409, 'This device has joined a class.');
     const tells = await body(c, childTellsSchema);
     await house.live.tell(link.id, 'tutor', tells);
+    return c.json({ ok: true });
+  });
+
+  app.post('/child/class-tell', async (c) => {
+    const link = await linkOf(c);
+    await mayTell(`${link.id} ${link.seat}`);
+    if (link.seat === null) refuse(409, 'This device has joined no class.');
+    const tells = await body(c, classTellsSchema);
+    await house.live.tell(link.id, 'tutor', { ...tells, seat: link.seat } satisfies SeatTells);
     return c.json({ ok: true });
   });
 
@@ -90,11 +119,14 @@ export function linkRoutes(house: House): Hono<Env> {
   const app = new Hono<Env>();
 
   app.post('/links', async (c) => {
+    const { seats } = await body(c, newLinkSchema);
     for (let tries = 0; tries < 100; tries += 1) {
       const code = newCode();
       // A hundredth that is being guessed at is closed for a while: a code is made where it can be typed.
       if (tries < 50 && !(await house.throttle.isOpen(spaceOf(code)))) continue;
-      const link = await inOwnRoom(house, c, (tx, session) => makeLink(tx, session.userId, code));
+      const link = await inOwnRoom(house, c, (tx, session) =>
+        makeLink(tx, session.userId, code, seats ?? null),
+      );
       if (link) return c.json(link, 201);
     }
     throw new Error('No code is free.');
@@ -110,8 +142,20 @@ export function linkRoutes(house: House): Hono<Env> {
   app.post('/links/:id/show', async (c) => {
     const id = idParam(c);
     const shown = await body(c, showSchema);
-    const kept = await inOwnRoom(house, c, (tx, session) => showOnLink(tx, session.userId, id, shown));
+    const kept = await inOwnRoom(house, c, (tx, session) =>
+      showOnLink(tx, session.userId, id, shown, 'table'),
+    );
     if (!kept) refuse(404, 'There is no such screen.');
+    return c.json({ ok: true });
+  });
+
+  app.post('/links/:id/show-class', async (c) => {
+    const id = idParam(c);
+    const shown = await body(c, classShowSchema);
+    const kept = await inOwnRoom(house, c, (tx, session) =>
+      showOnLink(tx, session.userId, id, shown, 'class'),
+    );
+    if (!kept) refuse(404, 'There is no such class.');
     return c.json({ ok: true });
   });
 

@@ -1,5 +1,8 @@
 import type { FactKey, FactPicture, OwnPathway, Policy } from '@veldrift/core';
 import {
+  type ClassShow,
+  type ClassTells,
+  type Joined,
   pupilsOf,
   type BatchResult,
   type ChangePassword,
@@ -172,9 +175,12 @@ export const api = {
   review: (playId: string) => call<ReviewPage>('GET', `/plays/${playId}`),
   sayOutcome: (pupilId: string, of: 'placements' | 'lookBacks', input: PlaceInput) =>
     call<KeptDecision>('POST', `/pupils/${pupilId}/${of}`, input),
-  joinChild: (code: string) => call<void>('POST', '/child/join', { code }),
+  joinChild: (code: string) => call<Joined>('POST', '/child/join', { code }),
   tellTable: (tells: ChildTells) => call<void>('POST', '/child/tell', tells),
+  tellClass: (tells: ClassTells) => call<void>('POST', '/child/class-tell', tells),
   newLink: () => call<NewLink>('POST', '/links', {}),
+  newClass: (seats: number) => call<NewLink>('POST', '/links', { seats }),
+  showClass: (link: string, show: ClassShow) => call<void>('POST', `/links/${link}/show-class`, show),
   showOn: (link: string, show: ChildShow) => call<void>('POST', `/links/${link}/show`, show),
   dropLink: (link: string) => call<void>('DELETE', `/links/${link}`, {}),
   pathways: () => call<OwnPathway[]>('GET', '/pathways'),

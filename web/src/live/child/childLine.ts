@@ -72,7 +72,7 @@ export function deviceScreenLine(onShow: (shown: ChildShow | null) => void, onLo
 const reconnectMs = 700;
 
 /** Listens to server-sent events, and again whenever the connection breaks. `onRefused`: the server knows this end no more. */
-function listen(
+export function listen(
   address: string,
   onData: (data: unknown) => void,
   onRefused: () => void = () => undefined,
