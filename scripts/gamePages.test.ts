@@ -1,9 +1,9 @@
-import { games } from '@veldrift/core/games';
+import { games, skillsShownBy } from '@veldrift/core/games';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { format, resolveConfig } from 'prettier';
 import { describe, expect, it } from 'vitest';
-import { gamePages } from './gamePages.ts';
+import { gamePages, skillsByGame } from './gamePages.ts';
 
 const file = join(import.meta.dirname, '../docs/games.md');
 
@@ -23,5 +23,16 @@ describe('docs/games.md', () => {
     expect(pages.split('\n').filter((line) => line.endsWith('| nothing |'))).toEqual([
       expect.stringContaining('Plain, without solving'),
     ]);
+  });
+});
+
+describe('what the shelf finds games by', () => {
+  it('is what their model games put on record now: npm run docs', () => {
+    const now = skillsByGame();
+    for (const game of games) expect([game.id, skillsShownBy(game)]).toEqual([game.id, now[game.id]]);
+    // Looked up by somebody who knows the games.
+    expect(now['power-pair']).toEqual(['pow']);
+    expect(now['part-of-whole']).toContain('frac:cmp');
+    expect(now['first-voice']).toEqual(['chain']);
   });
 });

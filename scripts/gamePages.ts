@@ -7,7 +7,10 @@ import {
   parseFactKey,
   recipeWords,
   skillItem,
+  skillKinds,
+  tryParseSkill,
   type Operation,
+  type SkillKind,
 } from '@veldrift/core';
 import {
   evidenceOf,
@@ -99,6 +102,21 @@ function onRecord(game: AnyGame, step: number): string {
     ...[...skills].sort(),
   ];
   return told.join('; ') || 'nothing';
+}
+
+/** Skills beyond the facts that each game puts on record at some step, by its id: what the shelf finds it by. */
+export function skillsByGame(): Record<string, SkillKind[]> {
+  return Object.fromEntries(
+    games.map((game) => {
+      const found = game.steps.flatMap((_, step) => evidenceIn(game, step));
+      const kinds = new Set(
+        found.flatMap(({ item }) =>
+          (item.kind === 'skill' ? [tryParseSkill(item.key)?.kind ?? []] : []).flat(),
+        ),
+      );
+      return [game.id, (Object.keys(skillKinds) as SkillKind[]).filter((kind) => kinds.has(kind))];
+    }),
+  );
 }
 
 /** One model game, seeded. */

@@ -1,4 +1,5 @@
 // The games and their face: a second door of this package, so that screens without a game need not fetch them.
+export * from './classroom/classGame.ts';
 export * from './classroom/gridCaller.ts';
 export * from './classroom/partnerCards.ts';
 export * from './classroom/partnersRound.ts';
@@ -16,6 +17,7 @@ export * from './games/scene.ts';
 export type { Part } from './numbers/part.ts';
 export * from './games/gamePlan.ts';
 export * from './games/headline.ts';
+export * from './games/homeVersion.ts';
 export * from './games/layOut.ts';
 export { tookBy, tookSeat } from './games/looseGame.ts';
 export * from './games/modelPlayer.ts';
@@ -25,6 +27,7 @@ export * from './games/roles.ts';
 export { lookMs, sweepMs } from './games/shelf/make/hundredSweep.ts';
 export * from './games/setting.ts';
 export * from './games/flights.ts';
+export { skillsShownBy } from './games/skillsShown.ts';
 export * from './games/gameEnd.ts';
 export * from './games/sampleTable.ts';
 export * from './games/table/advanceGameTable.ts';

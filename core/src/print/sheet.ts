@@ -3,7 +3,7 @@ import type { Area } from './paper.ts';
 import type { Page } from './piece.ts';
 
 /** What sheets are for, in the order in which they are told. */
-export const sheetFamilies = ['table', 'cut', 'make'] as const;
+export const sheetFamilies = ['table', 'cut', 'make', 'game'] as const;
 export type SheetFamily = (typeof sheetFamilies)[number];
 
 /**
@@ -16,6 +16,8 @@ export interface Sheet<C> {
   readonly name: string;
   readonly says: string;
   readonly family: SheetFamily;
+  /** The game whose it is, and what of it; left out: it belongs to no one game. */
+  readonly ofGame?: { readonly name: string; readonly what: 'rules' | 'board' | 'home' };
   /** Whether another seed makes another sheet. */
   readonly seeded: boolean;
   readonly settings: readonly Setting[];

@@ -4,6 +4,7 @@ import { frames, signCards } from './sheets/frames.ts';
 import { gameBoard } from './sheets/gameBoard.ts';
 import { gridCallCards } from './sheets/gridCallCards.ts';
 import { caps, cups, hands } from './sheets/makings.ts';
+import { homeSheet } from './sheets/homeSheet.ts';
 import { hundredSquare } from './sheets/hundredSquare.ts';
 import { minuteForm } from './sheets/minuteForm.ts';
 import { numberCards } from './sheets/numberCards.ts';
@@ -43,7 +44,7 @@ const given = [setCards] as readonly Sheet<unknown>[];
 
 const ofGames = new Map<string, AnySheet | undefined>();
 
-/** The sheet of an id; undefined: there is none. Those of a game are `rules-` and `board-` with its id. */
+/** The sheet of an id; undefined: there is none. Those of a game are `rules-`, `board-` and `home-` with its id. */
 export function findSheet(id: string): AnySheet | undefined {
   const found = [...own, ...given].find((one) => one.id === id);
   if (found) return found;
@@ -52,16 +53,17 @@ export function findSheet(id: string): AnySheet | undefined {
 }
 
 function sheetOfGame(id: string): AnySheet | undefined {
-  const [, kind, gameId = ''] = /^(rules|board)-(.+)$/.exec(id) ?? [];
+  const [, kind, gameId = ''] = /^(rules|board|home)-(.+)$/.exec(id) ?? [];
   const game = findGame(gameId);
   if (!game) return undefined;
-  return (kind === 'rules' ? ruleCard(game) : gameBoard(game)) as AnySheet | undefined;
+  const made = { rules: ruleCard, board: gameBoard, home: homeSheet }[kind as 'rules' | 'board' | 'home'];
+  return made(game) as AnySheet | undefined;
 }
 
 /** Every sheet there is, those of the games behind the others. */
 export const sheets = (): readonly AnySheet[] => [
   ...own,
   ...games
-    .flatMap(({ id }) => [findSheet(`rules-${id}`), findSheet(`board-${id}`)])
+    .flatMap(({ id }) => [findSheet(`rules-${id}`), findSheet(`board-${id}`), findSheet(`home-${id}`)])
     .flatMap((one) => one ?? []),
 ];

@@ -48,6 +48,13 @@ const Shelf = page(() => import('../screens/shelf/Shelf.tsx').then((m) => m.Shel
 const GamePage = page(() => import('../screens/shelf/GamePage.tsx').then((m) => m.GamePage));
 const FormNumerals = page(() => import('../screens/numerals/FormNumerals.tsx').then((m) => m.FormNumerals));
 const Materials = page(() => import('../screens/materials/Materials.tsx').then((m) => m.Materials));
+const PartnersAbout = page(() =>
+  import('../screens/classroom/PartnersAbout.tsx').then((m) => m.PartnersAbout),
+);
+const GridCaller = page(() => import('../screens/classroom/GridCaller.tsx').then((m) => m.GridCaller));
+const ClassGameScreen = page(() =>
+  import('../screens/classroom/ClassGameScreen.tsx').then((m) => m.ClassGameScreen),
+);
 const Settings = page(() => import('../screens/Settings.tsx').then((m) => m.Settings));
 const KeypadCalibration = page(() =>
   import('../screens/calibrate/KeypadCalibration.tsx').then((m) => m.KeypadCalibration),
@@ -130,6 +137,9 @@ function Screens() {
       <Route element={<SignedIn />}>
         <Route path="/table/:playId" element={<Table />} />
         <Route path="/loose/:playId" element={<LooseTable />} />
+        <Route path="/class/partners-about" element={<PartnersAbout />} />
+        <Route path="/class/grid-call" element={<GridCaller />} />
+        <Route path="/class/:gameId" element={<ClassGameScreen />} />
         <Route path="/calibrate/keypad/:pupilId" element={<KeypadCalibration />} />
         <Route path="/calibrate/naming/:pupilId" element={<NamingCalibration />} />
         <Route path="/calibrate/judging" element={<JudgingCalibration />} />

@@ -1,4 +1,5 @@
 import type { Me } from '@veldrift/wire';
+import { partnersKey } from '../live/classroom/partnersKey.ts';
 import { closeChildScreens } from '../live/child/useChildScreens.ts';
 import { recoverJournal } from '../live/journal.ts';
 import { alone } from '../live/pageLock.ts';
@@ -42,9 +43,21 @@ export function leaveWithOthers(me: Pick<Me, 'userId' | 'sealKey'>): () => void 
   return () => window.removeEventListener('storage', listen);
 }
 
+/** Lets the devices of a class go, where one has joined from this page; what they need is fetched only then. */
+async function closeClass(): Promise<void> {
+  if (sessionStorage.getItem(partnersKey) === null) return;
+  try {
+    const { closePartners } = await import('../live/classroom/partnersOnPage.ts');
+    await closePartners();
+  } catch {
+    // Without a network it cannot be fetched: the class runs out by itself.
+  }
+}
+
 /** Signs out here and on the server; where that cannot be reached, as soon as it can. */
 export async function signOut(me: Pick<Me, 'userId' | 'sealKey'>): Promise<void> {
   await closeChildScreens();
+  await closeClass();
   beginSigningOut();
   await leaveDevice(me);
   await finishSigningOut();

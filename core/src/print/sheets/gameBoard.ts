@@ -17,7 +17,8 @@ export function gameBoard(game: AnyGame): Sheet<GameBoard> | undefined {
     id: `board-${game.id}`,
     name: `${game.name}: the board`,
     says: 'Played with counters, real cards and dice.',
-    family: 'table',
+    family: 'game',
+    ofGame: { name: game.name, what: 'board' },
     seeded: true,
     settings: [
       oneSetting(

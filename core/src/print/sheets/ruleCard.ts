@@ -1,8 +1,7 @@
 import type { AnyGame } from '../../games/catalogue.ts';
 import { layOut } from '../../games/layOut.ts';
 import { oneSetting, settingText } from '../../games/setting.ts';
-import type { Area } from '../paper.ts';
-import { wordsIn, type Piece } from '../piece.ts';
+import { columnIn } from '../columnIn.ts';
 import type { Sheet } from '../sheet.ts';
 
 /** Rules of a house, as they are printed beside the step they came from. */
@@ -22,7 +21,8 @@ export const ruleCard = (game: AnyGame): Sheet<RuleCard> => ({
   id: `rules-${game.id}`,
   name: `${game.name}: the rules`,
   says: 'How it goes, what is laid out, and an example.',
-  family: 'table',
+  family: 'game',
+  ofGame: { name: game.name, what: 'rules' },
   seeded: false,
   settings: [
     oneSetting(
@@ -60,28 +60,3 @@ export const ruleCard = (game: AnyGame): Sheet<RuleCard> => ({
     return [column.pieces];
   },
 });
-
-/** Words one below the other, to be read from across a table. */
-function columnIn({ left, top, width }: Area) {
-  const pieces: Piece[] = [];
-  let at = top;
-  const words = (text: string, size: number, bold?: true) => {
-    const laid = wordsIn(text, {
-      left,
-      top: at,
-      width,
-      size,
-      ...(bold ? { bold } : {}),
-    });
-    pieces.push(...laid.pieces);
-    at = laid.below + size * 0.3;
-  };
-  const space = (height: number) => {
-    at += height;
-  };
-  const head = (text: string) => {
-    space(4);
-    words(text, 6, true);
-  };
-  return { pieces, words, space, head };
-}

@@ -130,7 +130,12 @@ export function openPartnersTable(how: PartnersHow) {
     });
   };
   const fresh = { looked: null, told: [], trouble: null };
-  if (state.link) listen(state.link);
+  if (state.link) {
+    // Loaded anew: those who had a card are taken to be here until they have had the time to say so.
+    for (const seat of state.seats) heardAt.set(seat, how.now());
+    state = { ...state, here: hereNow() };
+    listen(state.link);
+  }
 
   return {
     subscribe: (listener: () => void) => {
@@ -224,7 +229,16 @@ export type PartnersTable = ReturnType<typeof openPartnersTable>;
 /** What lies on every device. */
 function shownOf({ seq, round, seats, told }: PartnersNow): ClassShow {
   if (!round)
-    return { seq, round: 0, stage: 'waits', cards: [], hands: [], found: [], told: [], says: 'Wait for a card.' };
+    return {
+      seq,
+      round: 0,
+      stage: 'waits',
+      cards: [],
+      hands: [],
+      found: [],
+      told: [],
+      says: 'Wait for a card.',
+    };
   const found = new Set(round.found.map(({ pair }) => pair));
   return {
     ...{ seq, round: round.nth, told: [...told], says: '' },

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { deleteDigit, factKeyText, type TypedAnswer, typeDigit, typedText, typedTimes } from '@veldrift/core';
-import { codeDigits, codeText, type ChildShow, type ChildTells } from '@veldrift/wire';
+import { codeDigits, codeText, type ChildShow, type ChildTells, type Joined } from '@veldrift/wire';
 import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, ApiError } from '../../app/api.ts';
@@ -21,6 +21,7 @@ import './child.css';
 
 const hereEveryMs = 600;
 
+const ClassDevice = page(() => import('../classroom/ClassDevice.tsx').then((m) => m.ClassDevice));
 const GameChild = page(() => import('../game/GameChild.tsx').then((m) => m.GameChild));
 
 /** The child's own screen: the prompt alone, and a keypad where it is used. Joined by a code, or opened as a second window. */
@@ -28,23 +29,38 @@ export function ChildSide() {
   const [params] = useSearchParams();
   const window = params.get('window');
   const [joined, setJoined] = useState(window !== null || sessionStorage.getItem(joinedKey) === 'yes');
+  // A device of a class knows its seat there.
+  const [seat, setSeat] = useState(() => Number(sessionStorage.getItem(seatKey) ?? 0));
   const lost = useCallback(() => {
     sessionStorage.removeItem(joinedKey);
+    sessionStorage.removeItem(seatKey);
+    setSeat(0);
     setJoined(false);
   }, []);
-  const join = () => {
+  const join = ({ seat: taken }: Joined) => {
+    if (taken !== null) {
+      sessionStorage.setItem(seatKey, String(taken));
+      return setSeat(taken);
+    }
     sessionStorage.setItem(joinedKey, 'yes');
     setJoined(true);
   };
+  if (window === null && seat > 0)
+    return (
+      <Suspense fallback={null}>
+        <ClassDevice seat={seat} onLost={lost} />
+      </Suspense>
+    );
   return joined ? <Screen window={window} onLost={lost} /> : <Join onJoined={join} />;
 }
 
 const joinedKey = 'veldrift.child';
+const seatKey = 'veldrift.classSeat';
 
 /** The code that the tutor's square gave the camera; empty: none. */
 const codeOfSquare = () => location.hash.replace(/\D/g, '').slice(0, codeDigits);
 
-function Join({ onJoined }: { readonly onJoined: () => void }) {
+function Join({ onJoined }: { readonly onJoined: (joined: Joined) => void }) {
   const [code, setCode] = useState(codeOfSquare);
   const [trouble, setTrouble] = useState('');
   const [busy, setBusy] = useState(false);
@@ -54,10 +70,10 @@ function Join({ onJoined }: { readonly onJoined: () => void }) {
     setBusy(true);
     setTrouble('');
     try {
-      await api.joinChild(code);
+      const joined = await api.joinChild(code);
       // It works once: what is loaded again is no new try.
       history.replaceState(history.state, '', location.pathname + location.search);
-      onJoined();
+      onJoined(joined);
     } catch (error) {
       setTrouble(error instanceof ApiError ? error.problem.message : 'It could not be joined; try again.');
     }

@@ -7,13 +7,16 @@ const familyNames: Readonly<Record<SheetFamily, string>> = {
   table: 'For the table',
   cut: 'To cut out',
   make: 'To make',
+  game: 'Of a game',
 };
+
+const whatNames = { rules: 'rules', board: 'board', home: 'for home' } as const;
 
 /** Every sheet, each with its first page drawn small; those of a game are found on its own page too. */
 export function PrintRoom() {
   const all = sheets();
-  const ofGames = all.filter(({ id }) => /^(rules|board)-/.test(id));
-  const own = all.filter((one) => !ofGames.includes(one));
+  const own = all.filter(({ ofGame }) => ofGame === undefined);
+  const games = [...new Set(all.flatMap(({ ofGame }) => ofGame?.name ?? []))];
   return (
     <>
       <div className="work-head">
@@ -25,30 +28,39 @@ export function PrintRoom() {
           </p>
         </div>
       </div>
-      {sheetFamilies.map((family) => (
-        <section key={family} className="print-family" aria-label={familyNames[family]}>
-          <h2>{familyNames[family]}</h2>
-          <ul>
-            {own
-              .filter((one) => one.family === family)
-              .map((sheet) => (
-                <li key={sheet.id}>
-                  <Link to={`/print/${sheet.id}`}>
-                    <FirstPage sheet={sheet} />
-                    <strong>{sheet.name}</strong>
-                    <span className="quiet">{sheet.says}</span>
-                  </Link>
-                </li>
-              ))}
-          </ul>
-        </section>
-      ))}
+      {sheetFamilies
+        .filter((family) => family !== 'game')
+        .map((family) => (
+          <section key={family} className="print-family" aria-label={familyNames[family]}>
+            <h2>{familyNames[family]}</h2>
+            <ul>
+              {own
+                .filter((one) => one.family === family)
+                .map((sheet) => (
+                  <li key={sheet.id}>
+                    <Link to={`/print/${sheet.id}`}>
+                      <FirstPage sheet={sheet} />
+                      <strong>{sheet.name}</strong>
+                      <span className="quiet">{sheet.says}</span>
+                    </Link>
+                  </li>
+                ))}
+            </ul>
+          </section>
+        ))}
       <section className="print-family" aria-label="Of a game">
         <h2>Of a game</h2>
         <ul className="print-games">
-          {ofGames.map((sheet) => (
-            <li key={sheet.id}>
-              <Link to={`/print/${sheet.id}`}>{sheet.name}</Link>
+          {games.map((name) => (
+            <li key={name}>
+              <span>{name}</span>
+              {all.map(({ id, ofGame }) =>
+                ofGame?.name === name ? (
+                  <Link key={id} to={`/print/${id}`} aria-label={`${name}: ${whatNames[ofGame.what]}`}>
+                    {whatNames[ofGame.what]}
+                  </Link>
+                ) : null,
+              )}
             </li>
           ))}
         </ul>

@@ -46,17 +46,32 @@ export function PrintSheet() {
   return <Choose key={sheet.id} sheet={sheet} house={house} />;
 }
 
+/** Choices that another screen has made already; none where they cannot be read. */
+function choicesAsked(text: string | null): Readonly<Record<string, unknown>> {
+  try {
+    const read: unknown = JSON.parse(text ?? '{}');
+    return typeof read === 'object' && read !== null ? (read as Record<string, unknown>) : {};
+  } catch {
+    return {};
+  }
+}
+
 /** The seed of a sheet is short, so that it can be copied from paper. */
 const newSeed = () => Math.floor(Math.random() * 10_000);
 
 function Choose({ sheet, house }: { readonly sheet: AnySheet; readonly house: PrintedHouse | null }) {
   const [params, setParams] = useSearchParams();
   const step = Number(params.get('step') ?? NaN);
+  const asked = choicesAsked(params.get('with'));
   const [choices, setChoices] = useState<unknown>(() => {
     const begun = Number.isInteger(step) ? withSetting(sheet.choices, 'step', step) : sheet.choices;
     const facts = params.get('facts');
     const told = facts === null ? begun : withSetting(begun, 'facts', facts.split(' '));
-    return house ? withSetting(told, 'house', house) : told;
+    const wished = sheet.settings.reduce(
+      (so, { key }) => (key in asked ? withSetting(so, key, asked[key]) : so),
+      told,
+    );
+    return house ? withSetting(wished, 'house', house) : wished;
   });
   const [initials, setInitials] = useState('');
   const [firstSeed] = useState(newSeed);

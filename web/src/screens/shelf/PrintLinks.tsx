@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
-import { beginsWithBoard, type AnyGame } from '@veldrift/core/games';
+import { beginsWithBoard, fitsHomeAt, isForClass, type AnyGame } from '@veldrift/core/games';
 import { Link } from 'react-router';
 import type { ChosenRules } from './chosenRules.ts';
 
-/** What there is on paper of a game: its rule card by the rules chosen, and its board. */
+/** What there is of a game elsewhere: on paper its rule card, its board and its home version, and the screen for a whole class. */
 export function PrintLinks({ game, chosen }: { readonly game: AnyGame; readonly chosen: ChosenRules }) {
   const query = new URLSearchParams({ step: String(chosen.step) });
   if (chosen.house) query.set('house', chosen.house.id);
@@ -25,6 +25,26 @@ export function PrintLinks({ game, chosen }: { readonly game: AnyGame; readonly 
           to={`/print/board-${game.id}?step=${chosen.step}`}
         >
           Print the board
+        </Button>
+      )}
+      {fitsHomeAt(game, chosen.step) && (
+        <Button
+          variant="outlined"
+          size="small"
+          component={Link}
+          to={`/print/home-${game.id}?${query.toString()}`}
+        >
+          Print for home
+        </Button>
+      )}
+      {isForClass(game) && (
+        <Button variant="outlined" size="small" component={Link} to={`/class/${game.id}?step=${chosen.step}`}>
+          With a whole class
+        </Button>
+      )}
+      {game.id === 'grid-call' && (
+        <Button variant="outlined" size="small" component={Link} to="/class/grid-call">
+          With a whole class
         </Button>
       )}
     </p>

@@ -2,7 +2,6 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
-import { operationNames, operations, type Operation } from '@veldrift/core';
 import { families, games, type AnyGame, type Family } from '@veldrift/core/games';
 import type { Pupil } from '@veldrift/wire';
 import { useEffect, useRef, useState, type ComponentType } from 'react';
@@ -11,14 +10,20 @@ import { pupilGamesQuery, pupilsQuery } from '../../app/queries.ts';
 import { Empty } from '../../parts/states.tsx';
 import {
   familyNames,
+  gamePlaces,
   kindsOf,
   materialKinds,
   materialNames,
-  practisedBy,
+  placeNames,
+  placesOf,
+  practisedNames,
+  practises,
+  type GamePlace,
   type MaterialKind,
 } from './gameWords.ts';
 import { ShelfGame } from './ShelfGame.tsx';
 import { fitsNumerals, NumeralsOnShelf } from './NumeralsOnShelf.tsx';
+import { fitsPartners, PartnersOnShelf } from './PartnersOnShelf.tsx';
 import { fitsPicture, PictureOnShelf } from './PictureOnShelf.tsx';
 import { fitsToll, TollOnShelf } from './TollOnShelf.tsx';
 import './shelf.css';
@@ -26,13 +31,15 @@ import './shelf.css';
 /** What stands on the shelf beside the games of the catalogue, by what fits a search and how it is shown. */
 const besideGames: readonly {
   readonly family: Family;
+  readonly places: readonly GamePlace[];
   readonly fits: (params: URLSearchParams, typed: string) => boolean;
   readonly Entry: ComponentType<{ readonly pupil: Pupil | undefined }>;
 }[] = [
   // Any game of the children's own belongs to the boards.
-  { family: 'boards', fits: fitsToll, Entry: TollOnShelf },
-  { family: 'talk', fits: fitsPicture, Entry: PictureOnShelf },
-  { family: 'talk', fits: fitsNumerals, Entry: NumeralsOnShelf },
+  { family: 'partners', places: ['class'], fits: fitsPartners, Entry: PartnersOnShelf },
+  { family: 'boards', places: ['table', 'home'], fits: fitsToll, Entry: TollOnShelf },
+  { family: 'talk', places: ['screen'], fits: fitsPicture, Entry: PictureOnShelf },
+  { family: 'talk', places: ['screen', 'home'], fits: fitsNumerals, Entry: NumeralsOnShelf },
 ];
 
 const times = [6, 8, 10, 12, 15] as const;
@@ -65,7 +72,10 @@ export function Shelf() {
   const found = games.filter(
     (game) => fits(game, params) && game.name.toLowerCase().includes(name.trim().toLowerCase()),
   );
-  const beside = besideGames.filter((one) => one.fits(params, name));
+  const beside = besideGames.filter(
+    ({ places, fits }) =>
+      (!params.get('where') || places.some((one) => one === params.get('where'))) && fits(params, name),
+  );
   const choice = (key: string, label: string, options: readonly (readonly [string, string])[]) => (
     <TextField
       select
@@ -110,10 +120,11 @@ export function Shelf() {
           'For',
           (pupils ?? []).map((one) => [one.id, one.name]),
         )}
+        {choice('practises', 'Practises', practisedNames)}
         {choice(
-          'practises',
-          'Practises',
-          operations.map((one) => [one, operationNames[one].toLowerCase()]),
+          'where',
+          'Where',
+          gamePlaces.map((one) => [one, placeNames[one]]),
         )}
         {choice(
           'with',
@@ -165,12 +176,14 @@ export function Shelf() {
 }
 
 function fits(game: AnyGame, params: URLSearchParams): boolean {
-  const practises = params.get('practises');
+  const what = params.get('practises');
+  const where = params.get('where');
   const material = params.get('with');
   const players = Number(params.get('players') ?? 0);
   const minutes = Number(params.get('minutes') ?? 0);
   return (
-    (!practises || practisedBy(game).has(practises as Operation)) &&
+    (!what || practises(game, what)) &&
+    (!where || placesOf(game).has(where as GamePlace)) &&
     (!material || kindsOf(game).has(material as MaterialKind)) &&
     (!players || (game.seats.least <= players && players <= game.seats.most)) &&
     (!minutes || game.minutes <= minutes)

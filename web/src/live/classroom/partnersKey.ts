@@ -1,0 +1,2 @@
+/** Under which this window keeps a class that finds its partners. */
+export const partnersKey = 'veldrift.partners';
