@@ -130,11 +130,12 @@ export function openPartnersTable(how: PartnersHow) {
     });
   };
   const fresh = { looked: null, told: [], trouble: null };
-  if (state.link) {
+  const { link: kept } = state;
+  if (kept) {
     // Loaded anew: those who had a card are taken to be here until they have had the time to say so.
     for (const seat of state.seats) heardAt.set(seat, how.now());
     state = { ...state, here: hereNow() };
-    listen(state.link);
+    listen(kept);
   }
 
   return {
