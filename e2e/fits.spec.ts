@@ -224,8 +224,8 @@ for (const { part, some } of inParts(3))
       for (const step of stepsThatLieOtherwise(game))
         await test.step(`${name}: ${step.name}`, async () => {
           await beginGame(page, id, pupil, { next: true, step: new RegExp(`^${escaped(step.name)}`) });
-          // Mends are of another kind at each step: there the first look has to do.
-          const moves = id === 'what-slipped' ? 0 : 1;
+          // Mends are of another kind at each step: there it is looked at until something is to be mended.
+          const moves = id === 'what-slipped' ? 2 : 1;
           await walk(page, `${name}, ${step.name}`, hidden, { moves, of: furthest });
         });
     }

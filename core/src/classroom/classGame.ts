@@ -2,6 +2,7 @@ import { findGame, type AnyGame } from '../games/catalogue.ts';
 import type { GameState } from '../games/game.ts';
 import { resumePlan, type GamePlan, type OpenGame } from '../games/gamePlan.ts';
 import type { Move } from '../games/move.ts';
+import { withSetting } from '../games/setting.ts';
 import { moveTrouble, needOf, playMove } from '../games/playGame.ts';
 
 /** Games that a whole class plays before one screen, as one seat: warm-ups and talk. */
@@ -15,7 +16,9 @@ export function classPlan(gameId: string, step: number, seed: number): GamePlan 
   if (!game || !isForClass(game) || rules === undefined)
     throw new RangeError('There is no such game for a class.');
   return {
-    ...{ version: game.version, game: gameId, step, house: null, rules, mode: 'screen', seats: 1 },
+    ...{ version: game.version, game: gameId, step, house: null, mode: 'screen', seats: 1 },
+    // In a class there is always a neighbour to talk with.
+    rules: game.settings.some(({ key }) => key === 'stages') ? withSetting(rules, 'stages', 'always') : rules,
     ...{ against: false, seed, packs: null, adults: [0], app: null, erring: false, levelled: false },
     ...{ roles: [], minutes: null },
   };

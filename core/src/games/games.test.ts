@@ -604,6 +604,40 @@ describe('What slipped?', () => {
     const mended = playMove(game, play, state, choose(mend?.key ?? ''));
     expect(evidenceOf(game, play, mended, choose('next'))).toEqual([]);
   });
+  it('is looked at alone, then with a partner, then together: once for each, and not where one is alone', () => {
+    const game = findGame('what-slipped') as AnyGame;
+    const kinds = (seats: number, rules: unknown) => {
+      const play: Play<unknown> = { rules, seats, against: false, seed: 4 };
+      let state = game.setUp(play);
+      const told: string[] = [];
+      const note = () => {
+        const need = needOf(game, play, state);
+        told.push(need.kind === 'go' ? `${need.unhurried ? 'unhurried ' : ''}${tell(need.says)}` : need.kind);
+        return need;
+      };
+      const go = (move: Move) => {
+        state = playMove(game, play, state, move);
+      };
+      for (let nth = 0; nth < 3 && note().kind === 'go'; nth += 1) go({ kind: 'go' });
+      const need = needOf(game, play, state);
+      const mend = need.kind === 'choose' ? need.choices.find((one) => one.judged) : undefined;
+      go({ kind: 'choose', seat: 0, key: mend?.key ?? '' });
+      // Another mend of the same is looked for together; the next one is looked at alone again.
+      note();
+      go({ kind: 'choose', seat: state.turn, key: 'next' });
+      note();
+      return told;
+    };
+    const own = game.steps[0]?.rules as object;
+    const alone = 'unhurried Each alone: look, and say nothing yet.';
+    const partner = 'unhurried With a partner: what could be changed to make it true?';
+    expect(kinds(2, own)).toEqual([alone, partner, 'choose', 'choose', alone]);
+    expect(kinds(1, own)).toEqual(['choose', 'choose', 'choose']);
+    expect(kinds(1, { ...own, stages: 'always' })).toEqual([alone, partner, 'choose', 'choose', alone]);
+    expect(kinds(2, { ...own, stages: 'never' })).toEqual(['choose', 'choose', 'choose']);
+    // A play begun before there was a choice goes on as it went.
+    expect(kinds(2, { ...own, stages: undefined })).toEqual(['choose', 'choose', 'choose']);
+  });
   it('knows every mend of one thing, and no other', () => {
     const values = {
       add: (a: number, b: number) => a + b,

@@ -78,7 +78,8 @@ export type ChoiceBy =
 
 /** What the table waits for. */
 export type Need =
-  | { readonly kind: 'go'; readonly says: Words }
+  /** `unhurried`: time to think; nothing goes on by itself. */
+  | { readonly kind: 'go'; readonly says: Words; readonly unhurried?: true }
   | {
       readonly kind: 'roll';
       readonly seat: number;

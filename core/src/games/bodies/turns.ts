@@ -43,7 +43,7 @@ export type Change<T> = Omit<Step<T>, 'next'> & Pick<Step<T>, 'says'>;
 
 /** How a turn opens: something is turned or rolled; or what comes at once. */
 export type Opening =
-  | { readonly kind: 'go'; readonly says: Words }
+  | { readonly kind: 'go'; readonly says: Words; readonly unhurried?: true }
   | { readonly kind: 'roll'; readonly dice: readonly DieSides[] }
   | { readonly kind: 'none'; readonly next: Next };
 

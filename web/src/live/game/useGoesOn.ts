@@ -5,7 +5,8 @@ import { useEffect, useEffectEvent } from 'react';
 export const seenMs = 1100;
 
 /** Whether a table waits for nothing but somebody to roll or to deal. */
-export const onlyWaits = ({ kind }: Need): boolean => kind === 'roll' || kind === 'go';
+export const onlyWaits = (need: Need): boolean =>
+  need.kind === 'roll' || (need.kind === 'go' && !need.unhurried);
 
 /** Rolls and deals by itself, a moment after the turn before. Where it is not on, or something is still looked at, nothing happens. */
 export function useGoesOn(

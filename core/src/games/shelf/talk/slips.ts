@@ -1,4 +1,5 @@
 import { factKey, type Fact } from '../../../facts/fact.ts';
+import { skillItem } from '../../../facts/item.ts';
 import { displaySigns, operations, type Operation } from '../../../facts/operation.ts';
 import { factsInRange } from '../../../facts/range.ts';
 import { applySign } from '../../../numbers/expression.ts';
@@ -6,7 +7,9 @@ import { fraction, isWhole } from '../../../numbers/fraction.ts';
 import type { RandomSource } from '../../../random/random.ts';
 import { signedText } from '../../askFact.ts';
 import { signOfOperation } from '../../signOperation.ts';
-import { say, type Sentence } from '../../tell/sentence.ts';
+import type { Play } from '../../game.ts';
+import type { Claimed } from '../../need.ts';
+import { say, tell, type Sentence } from '../../tell/sentence.ts';
 
 /** What holds the error. */
 export const slipForms = ['fact', 'story', 'table', 'place'] as const;
@@ -16,6 +19,8 @@ export interface SlippedRules {
   readonly forms: readonly SlipForm[];
   readonly operations: readonly Operation[];
   readonly largest: number;
+  /** Whether each looks alone, then talks with a partner, before it is talked over; left out by plays of before: not. */
+  readonly stages?: 'pairs' | 'always' | 'never';
 }
 
 /** One change that makes a line true. */
@@ -142,4 +147,31 @@ function mendPlace(tens: number, ones: number, claimed: number): (readonly [numb
   const o = claimed - 10 * tens;
   if (o >= 0 && o <= 99 && o !== ones) out.push([tens, o]);
   return out;
+}
+
+/** What comes before it is talked over together. */
+export const slipStages = ['lookAlone', 'withPartner'] as const;
+
+/** Whether each thinks alone and with a partner first; a play begun before there was a choice does not. */
+export const isStaged = ({ rules: own, seats }: Pick<Play<SlippedRules>, 'rules' | 'seats'>): boolean =>
+  own.stages === 'always' || (own.stages === 'pairs' && seats > 1);
+
+/** What lies on the table of the mends, and which were explained. */
+interface Mending {
+  readonly item: Slipped;
+  readonly found: readonly string[];
+}
+
+/** Mends that nobody has explained yet. */
+export const left = ({ item, found }: Mending): Mend[] =>
+  item.mends.filter((one) => !found.includes(one.key));
+
+/** What is looked for, as it goes on record: a mend that was explained, or that mends nothing. */
+export function askedOf(state: Mending): Claimed {
+  const [first] = left(state);
+  return {
+    item: skillItem('mend'),
+    shown: state.item.shown.map((one) => tell(one)).join('; '),
+    answer: first ? tell(first.says) : '',
+  };
 }

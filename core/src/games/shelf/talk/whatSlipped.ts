@@ -1,23 +1,33 @@
-import { skillItem } from '../../../facts/item.ts';
 import { operations } from '../../../facts/operation.ts';
 import { choosing, type ChoosingState, type Option } from '../../bodies/choosing.ts';
 import type { Game } from '../../game.ts';
-import type { Claimed } from '../../need.ts';
 import { emptyScene } from '../../scene.ts';
 import { chanceOf } from '../../playGame.ts';
 import { freshState } from '../../rolled.ts';
 import { namedTotals, scoreCount, scoreOf } from '../../scoring.ts';
-import { numberSetting, operationsSetting, someSetting } from '../../setting.ts';
-import { say, tell } from '../../tell/sentence.ts';
+import { numberSetting, oneSetting, operationsSetting, someSetting } from '../../setting.ts';
+import { say } from '../../tell/sentence.ts';
 import { inWords } from '../../words.ts';
-import { makeSlipped, slipForms, type SlipForm, type Slipped, type SlippedRules } from './slips.ts';
+import {
+  askedOf,
+  isStaged,
+  left,
+  makeSlipped,
+  slipForms,
+  slipStages,
+  type SlipForm,
+  type Slipped,
+  type SlippedRules,
+} from './slips.ts';
 import { items, whatSlippedWords } from './whatSlippedWords.ts';
 
-export interface LaidOut {
+interface LaidOut {
   readonly item: Slipped;
   readonly found: readonly string[];
   readonly nth: number;
   readonly points: readonly number[];
+  /** Looked at alone, then talked over with a partner: how many of both are done for this one. */
+  readonly talked: number;
 }
 export type SlippedState = ChoosingState & LaidOut;
 
@@ -26,6 +36,7 @@ const rules = (forms: readonly SlipForm[], over: Partial<SlippedRules> = {}): Sl
   forms,
   operations: ['add', 'sub'],
   largest: 10,
+  stages: 'pairs',
   ...over,
 });
 
@@ -52,6 +63,11 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
     ]),
     operationsSetting('operations', operations),
     numberSetting('largest', 'Numbers up to', 5, 12),
+    oneSetting('stages', 'Alone, with a partner, together', [
+      ['pairs', 'where two or more play'],
+      ['always', 'always'],
+      ['never', 'together at once'],
+    ]),
   ],
   operations: ({ operations: own }) => own,
   materials: () => ({ pack: null, dice: [], others: ['paper'] }),
@@ -62,6 +78,15 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
       found: [],
       nth: 1,
       points: Array<number>(scoreCount(play)).fill(0),
+      talked: 0,
+    }),
+    opens: (play, { found, talked }) =>
+      isStaged(play) && found.length === 0 && talked < slipStages.length
+        ? { kind: 'go', says: say(slipStages[talked] ?? 'lookAlone'), unhurried: true }
+        : { kind: 'none', next: 'choose' },
+    opened: (_play, { talked, says }) => ({
+      ...{ talked: talked + 1, says },
+      ...(talked + 1 < slipStages.length ? { next: 'again' } : {}),
     }),
     asksWhich: (_play, { found }) => say(found.length === 0 ? 'explainMend' : 'anotherMend'),
     by: () => ({ kind: 'text' }),
@@ -81,18 +106,14 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
       if (mend) {
         const own = scoreOf(play, state.turn);
         const points = state.points.map((count, at) => (at === own ? count + 1 : count));
-        return {
-          found: [...state.found, key],
-          points,
-          says: say('mended', { mend: mend.says }),
-          next: 'pass',
-        };
+        const says = say('mended', { mend: mend.says });
+        return { found: [...state.found, key], points, says, next: 'pass' };
       }
       if (state.nth >= items)
         return { says: state.says, next: { over: say('talkedOver', { count: items }) } };
       const item = makeSlipped(play.rules, chanceOf(play, state));
       const draws = state.draws + 1;
-      return { nth: state.nth + 1, draws, item, found: [], says: say('nextOne'), next: 'pass' };
+      return { nth: state.nth + 1, draws, item, found: [], talked: 0, says: say('nextOne'), next: 'pass' };
     },
     unsaid: (_play, state) => ({ says: state.says, next: 'pass' }),
     fails: () => ({ says: say('lookTogether'), next: 'pass' }),
@@ -113,6 +134,8 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
   }),
   scores: (_play, state) => state.points,
   best: (_play, state) => {
+    // Nothing is told while it is thought over.
+    if (state.stage === 'open') return null;
     const [first, ...more] = left(state);
     const move = { kind: 'choose', seat: state.turn, key: first?.key ?? next } as const;
     if (!first) return { says: say('everyMend'), worked: [], move };
@@ -120,15 +143,3 @@ export const whatSlipped: Game<SlippedRules, SlippedState> = {
     return { says: say('mendsLeft', { left: worked.length }), worked, move };
   },
 };
-
-const left = ({ item, found }: LaidOut) => item.mends.filter((one) => !found.includes(one.key));
-
-/** What is looked for, as it goes on record: a mend that was explained, or that mends nothing. */
-function askedOf(state: LaidOut): Claimed {
-  const [first] = left(state);
-  return {
-    item: skillItem('mend'),
-    shown: state.item.shown.map((one) => tell(one)).join('; '),
-    answer: first ? tell(first.says) : '',
-  };
-}

@@ -31,6 +31,8 @@ export const talk = {
   pipsThere: ({ count }: { readonly count: number }) => `${count} ${count === 1 ? 'pip' : 'pips'}`,
   seenRight: (_: None) => 'Seen',
   whatSlipped: (_: None) => 'What slipped?',
+  lookAlone: (_: None) => 'Each alone: look, and say nothing yet.',
+  withPartner: (_: None) => 'With a partner: what could be changed to make it true?',
   explainMend: (_: None) => 'What slipped? Explain a mend.',
   anotherMend: (_: None) => 'Is there another mend?',
   mendsNothing: (_: None) => 'That does not mend it',
