@@ -1,4 +1,4 @@
-import { allLines, createRandom, reach } from '@veldrift/core';
+import { allLines, createRandom, mostSpent, reach, signs } from '@veldrift/core';
 import type { Bench } from './section.ts';
 import { ms, spread } from './table.ts';
 
@@ -59,6 +59,21 @@ export const solverBench: Bench = (_root, say) => {
       throw new Error(`The searches differ on ${numbers.join(', ')}.`);
     ratios.push((plain.at(-1) as number) / (ours.at(-1) as number));
   }
+  const spends = ([5, 7] as const).flatMap((count) =>
+    ([null, 1000] as const).map((cap) => {
+      const times: number[] = [];
+      for (let seed = 0; seed < draws; seed += 1) {
+        const random = createRandom(7 * seed + count);
+        const numbers = Array.from({ length: count }, () => random.int(1, 10));
+        const target = random.int(0, 18);
+        time(times, () => mostSpent({ numbers, target, signs, cap }));
+      }
+      return {
+        what: `the most that several lines spend, ${count} cards${cap === null ? '' : ', powers and factorials to 1,000'}`,
+        times,
+      };
+    }),
+  );
   const row = (what: string, times: readonly number[], aim: string) => {
     const { median, p95, worst } = spread(times);
     return [what, String(times.length), ms(median), ms(p95), ms(worst), aim];
@@ -71,6 +86,7 @@ export const solverBench: Bench = (_root, say) => {
       row('all values, each with a line', ours, 'under 300 ms'),
       row('all lines to one target', lines, ''),
       row('plain search, values only', plain, ''),
+      ...spends.map(({ what, times }) => row(what, times, 'under 200 ms')),
     ],
   });
 };

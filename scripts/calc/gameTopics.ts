@@ -73,6 +73,7 @@ export const gameTopics: Readonly<Record<string, (input: Document) => unknown>> 
       numbers: numbersOf(input, 'cards'),
       target: countOf(input, 'target'),
       signs: signsOf(input),
+      cap: input.cap === undefined ? null : countOf(input, 'cap'),
     });
     return { spent: count, lines: lines.map((line) => expressionText(line, false)) };
   },

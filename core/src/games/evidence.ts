@@ -99,7 +99,13 @@ function factSaid(text: string): { readonly key: FactKey; readonly given: string
   const read = readLine(text);
   if ('trouble' in read || read.parts.length !== 2) return undefined;
   const [line, answer] = read.parts;
-  if (line?.kind !== 'step' || line.left.kind !== 'number' || line.right.kind !== 'number') return undefined;
+  if (
+    line?.kind !== 'step' ||
+    line.sign === '^' ||
+    line.left.kind !== 'number' ||
+    line.right.kind !== 'number'
+  )
+    return undefined;
   const key = factKey({
     operation: operationOfSign[line.sign],
     left: line.left.value,

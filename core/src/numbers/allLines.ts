@@ -17,6 +17,8 @@ export interface LineRules {
   readonly signed: boolean;
   /** Steps may come out as fractions. */
   readonly fractions: boolean;
+  /** The most that a power or a factorial may come to; null or left out: there are none. */
+  readonly cap?: number | null;
 }
 
 /** The rules of the table: four signs, whole-number steps at or above 0. */

@@ -119,3 +119,52 @@ describe('checking a line', () => {
     expect(worked(numberUsed(7))).toEqual(['7']);
   });
 });
+
+describe('a line with powers and factorials', () => {
+  const ask = { numbers: [2, 3, 3, 4, 5, 0], cap: 100 };
+  const shownOf = (text: string) => {
+    const line = checkLine(text, ask);
+    return line.right ? line.shown : lineFaultText(line.fault);
+  };
+
+  it.each([
+    ['2^3', ['2³ = 8']],
+    ['2³', ['2³ = 8']],
+    ['3!', ['3! = 6']],
+    ['3 ! + 2 ^ 4', ['3! + 2⁴ = 22']],
+    // Powers before products before sums; of powers the upper one first; a factorial before a power.
+    ['4 * 2^3 + 5', ['4 × 2³ + 5 = 37']],
+    ['2^(3 - 0)', ['2^(3 − 0) = 8']],
+    ['(2 + 3)^(5-3)', ['(2 + 3)^(5 − 3) = 25']],
+    ['2^3! ', ['2^(3!) = 64']],
+    ['(3)!^2', ['(3!)² = 36']],
+    ['(2^3 - 4)! = 24', ['(2³ − 4)! = 24']],
+    ['3! = 6 + 2 = 8', ['3! = 6', '6 + 2 = 8']],
+  ])('%s is read, reckoned and shown', (text, shown) => {
+    expect(shownOf(text)).toEqual(shown);
+  });
+
+  it.each([
+    ['5!', '5! comes to more than 100, the most that is used here.'],
+    ['5^3', '5³ comes to more than 100, the most that is used here.'],
+    ['0^(3-3)', '0⁰ is no whole number that is worked with here.'],
+    ['2^', 'The line ends where a number should follow.'],
+    ['!2', 'Two signs stand side by side; a number is missing between them.'],
+    ['2^2', '2 lies there once and is used more often.'],
+    ['3! = 5', '3! is 6, not 5.'],
+  ])('%s is not right, and says why', (text, says) => {
+    expect(shownOf(text)).toBe(says);
+  });
+
+  it('is not used where the rules have none; what would be endless is never worked out', () => {
+    const plain = (text: string) => {
+      const line = checkLine(text, { numbers: [2, 3] });
+      return line.right ? '' : lineFaultText(line.fault);
+    };
+    expect(plain('2^3')).toBe('Raising to a power is not used at this step.');
+    expect(plain('3!')).toBe('A factorial is not used at this step.');
+    expect(plain('9^9^9^9')).toBe('Raising to a power is not used at this step.');
+    for (const text of ['9^9^9^9', '999999999!', `3${'!'.repeat(30)}`])
+      expect(checkLine(text, { numbers: [9, 9, 9, 9, 999_999_999, 3], cap: 10_000 }).right).toBe(false);
+  });
+});

@@ -1,8 +1,9 @@
 import {
   expressionText,
+  factorial,
   numbersIn,
   numeral,
-  shownSigns,
+  doingText,
   step,
   stepLines,
   valueOf,
@@ -12,6 +13,7 @@ import {
 import { tableRules, type LineRules } from './allLines.ts';
 import { compareFractions, fraction, type Fraction } from './fraction.ts';
 import type { LineFault, LineSlip } from './lineFault.ts';
+import { factorialOf, raise, wholeOf } from './powers.ts';
 import { readLine } from './readLine.ts';
 
 /** What a claimed line is held against. */
@@ -98,7 +100,7 @@ function join(
   let carried = false;
   for (const part of parts.slice(1)) {
     const value = valueOf(whole);
-    if (part.kind === 'number' || !startsWith(part, value)) {
+    if (part.kind !== 'step' || !startsWith(part, value)) {
       broken = brokenRule(part, rules);
       if (broken) return broken;
       const right = valueOf(part);
@@ -130,12 +132,14 @@ function join(
 
 /** Whether the first number of a part is the value carried on, and the part goes on from it. */
 function startsWith(part: Expression, value: Fraction): boolean {
+  if (part.kind === 'factorial') return startsWith(part.of, value);
   return part.kind === 'number'
     ? compareFractions(fraction(part.value), value) === 0
     : startsWith(part.left, value);
 }
 
 function replaceFirst(part: Expression, by: Expression): Expression {
+  if (part.kind === 'factorial') return factorial(replaceFirst(part.of, by));
   return part.kind === 'number' ? by : step(part.sign, replaceFirst(part.left, by), part.right);
 }
 
@@ -145,17 +149,44 @@ function brokenRule(
   rules: LineRules,
 ): (CheckedLine & { readonly right: false }) | undefined {
   if (expression.kind === 'number') return undefined;
+  const cap = rules.cap ?? null;
+  if (expression.kind === 'factorial') {
+    const inside = brokenRule(expression.of, rules);
+    if (inside) return inside;
+    const of = valueOf(expression.of);
+    if (cap === null) return slip({ kind: 'sign', sign: '!' });
+    return raisedFault(`${numeral(of)}!`, () => factorialOf(wholeOf(of)), cap);
+  }
   const inner = brokenRule(expression.left, rules) ?? brokenRule(expression.right, rules);
   if (inner) return inner;
   const { sign } = expression;
   const [left, right] = [valueOf(expression.left), valueOf(expression.right)];
-  const doing = `${numeral(left)} ${shownSigns[sign]} ${numeral(right)}`;
+  const doing = doingText(sign, left, right);
+  if (sign === '^') {
+    if (cap === null) return slip({ kind: 'sign', sign });
+    return raisedFault(doing, () => raise(wholeOf(left), wholeOf(right)), cap);
+  }
   if (!rules.signs.includes(sign)) return slip({ kind: 'sign', sign });
   if (sign === '/' && right.top === 0) return slip({ kind: 'byZero', step: doing });
   const value = applySign(sign, left, right);
   if (!rules.fractions && value.bottom !== 1) return slip({ kind: 'notWhole', step: doing });
   if (!rules.signed && value.top < 0) return slip({ kind: 'belowZero', step: doing });
   return undefined;
+}
+
+/** A power or a factorial that is none, or comes to more than the cap. */
+function raisedFault(
+  doing: string,
+  work: () => number,
+  cap: number,
+): (CheckedLine & { readonly right: false }) | undefined {
+  let value: number;
+  try {
+    value = work();
+  } catch {
+    return slip({ kind: 'noPower', step: doing, cap });
+  }
+  return value > cap ? slip({ kind: 'beyondCap', step: doing, cap }) : undefined;
 }
 
 /** A number that is not there, or used more often than it lies there. */

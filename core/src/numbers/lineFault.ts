@@ -1,4 +1,4 @@
-import { shownSigns, type Sign } from './expression.ts';
+import { shownSigns, type StepSign } from './expression.ts';
 
 /** Why a typed line cannot be read. */
 export type Unread =
@@ -23,7 +23,8 @@ export type LineFault =
   | ({ readonly kind: 'unreadable' } & Unread)
   | { readonly kind: 'notThere'; readonly number: number; readonly numbers: readonly number[] }
   | { readonly kind: 'usedTwice'; readonly number: number; readonly times: number }
-  | { readonly kind: 'sign'; readonly sign: Sign }
+  | { readonly kind: 'sign'; readonly sign: StepSign | '!' }
+  | { readonly kind: 'noPower' | 'beyondCap'; readonly step: string; readonly cap: number }
   | { readonly kind: 'byZero' | 'notWhole' | 'belowZero'; readonly step: string }
   /** `other`: what it was said to equal; `otherMakes` null: that is a number. */
   | {
@@ -42,11 +43,13 @@ export type LineSlip = LineFault['kind'];
 /** The longest line that is read. */
 export const longestLine = 200;
 
-const signNames: Readonly<Record<Sign, string>> = {
+const signNames: Readonly<Record<StepSign | '!', string>> = {
   '+': 'Adding',
   '-': 'Taking away',
   '*': 'Multiplying',
   '/': 'Dividing',
+  '^': 'Raising to a power',
+  '!': 'A factorial',
 };
 
 /** What is wrong with a line, in a sentence. */
@@ -60,6 +63,10 @@ export function lineFaultText(fault: LineFault): string {
       return `${fault.number} lies there ${fault.times === 1 ? 'once' : `${fault.times} times`} and is used more often.`;
     case 'sign':
       return `${signNames[fault.sign]} is not used at this step.`;
+    case 'noPower':
+      return `${fault.step} is no whole number that is worked with here.`;
+    case 'beyondCap':
+      return `${fault.step} comes to more than ${fault.cap}, the most that is used here.`;
     case 'byZero':
       return `${fault.step}: nothing can be divided by 0.`;
     case 'notWhole':

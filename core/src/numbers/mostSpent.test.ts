@@ -94,3 +94,103 @@ describe('the most that several lines spend', () => {
     expect(() => mostSpent({ numbers: [1], target: -3, signs: four })).toThrow('whole');
   });
 });
+
+describe('with powers and factorials', () => {
+  /** Another way: every value of every choice, from all partings, with factorials of what was made until nothing is new. */
+  function valuesBy(
+    numbers: readonly number[],
+    signs: readonly Sign[],
+    cap: number,
+  ): Map<string, Set<number>> {
+    const known = new Map<string, Set<number>>();
+    const valuesOf = (places: readonly number[]): Set<number> => {
+      const key = places.join();
+      const before = known.get(key);
+      if (before) return before;
+      const own = new Set<number>();
+      if (places.length === 1) own.add(numbers[places[0] as number] as number);
+      for (let bits = 1; bits < (1 << places.length) - 1; bits += 1) {
+        const left = places.filter((_, at) => (bits >> at) & 1);
+        const right = places.filter((_, at) => !((bits >> at) & 1));
+        for (const a of valuesOf(left))
+          for (const b of valuesOf(right)) {
+            if (signs.includes('+')) own.add(a + b);
+            if (signs.includes('-') && a >= b) own.add(a - b);
+            if (signs.includes('*')) own.add(a * b);
+            if (signs.includes('/') && b > 0 && a % b === 0) own.add(a / b);
+            if (!(a === 0 && b === 0) && a ** b <= cap) own.add(a ** b);
+          }
+      }
+      for (let grown = -1; grown < own.size;) {
+        grown = own.size;
+        for (const a of [...own]) {
+          let product = 1;
+          for (let n = 2; n <= a && product <= cap; n += 1) product *= n;
+          if (product <= cap) own.add(product);
+        }
+      }
+      known.set(key, own);
+      return own;
+    };
+    valuesOf([...numbers.keys()]);
+    return known;
+  }
+
+  const mostBy = (
+    numbers: readonly number[],
+    target: number,
+    signs: readonly Sign[],
+    cap: number,
+  ): number => {
+    const makes = [...valuesBy(numbers, signs, cap)]
+      .filter(([, values]) => values.has(target))
+      .map(([key]) => key.split(',').reduce((bits, at) => bits | (1 << Number(at)), 0));
+    const most = (used: number): number =>
+      makes.reduce(
+        (best, choice) =>
+          (choice & used) === 0 ? Math.max(best, sizeOf(choice) + most(used | choice)) : best,
+        0,
+      );
+    return most(0);
+  };
+
+  it('is what trying every choice finds; its lines are true by another reckoner, and within the cap', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 10 }), { minLength: 1, maxLength: 5 }),
+        fc.integer({ min: 0, max: 30 }),
+        fc.subarray([...four], { minLength: 1 }),
+        fc.constantFrom(0, 1, 10, 100, 1000),
+        (numbers, target, signs, cap) => {
+          const spent = mostSpent({ numbers, target, signs, cap });
+          expect(spent.count).toBe(mostBy(numbers, target, signs, cap));
+          expect(spent.lines.flatMap((line) => numbersIn(line))).toHaveLength(spent.count);
+          for (const line of spent.lines) {
+            for (const text of [expressionText(line), expressionText(line, false)])
+              expect(checkLine(text, { numbers, target, signs, cap })).toMatchObject({ right: true });
+            expect(evaluate(expressionText(line, false))).toBe(target);
+          }
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+
+  it.each([
+    // 3!; 2³; (3!)! is 720; 3² and 3! + 10 − 7, as the step tells.
+    [[3], 6, 100, 1],
+    [[2, 3], 8, 100, 2],
+    [[3], 720, 1000, 1],
+    [[3], 720, 700, 0],
+    [[3, 2, 3, 10, 7], 9, 100, 5],
+    [[0], 1, 100, 1],
+    [[0, 0], 0, 100, 2],
+  ])('of %j to %i with a cap of %i: %i cards', (numbers, target, cap, count) => {
+    expect(mostSpent({ numbers, target, signs: four, cap }).count).toBe(count);
+  });
+
+  it('refuses a cap that is none', () => {
+    for (const cap of [-1, 0.5, 10_001])
+      expect(() => mostSpent({ numbers: [2], target: 2, signs: four, cap })).toThrow(RangeError);
+  });
+});

@@ -1,5 +1,6 @@
 import { allChoices, lastOf, sizeOf, type Choice } from './choice.ts';
-import { numberUsed, step, type Expression, type Sign } from './expression.ts';
+import { factorial, numberUsed, step, type Expression, type Sign, type StepSign } from './expression.ts';
+import { factorialOf, factorialRoot, powerOf, rootOf } from './powers.ts';
 import { mostNumbers } from './reach.ts';
 
 /** Lines to one target, each of other numbers, and how many numbers they spend together. */
@@ -15,6 +16,8 @@ export interface SpendAsk {
   readonly signs: readonly Sign[];
   /** The most numbers of a line; any when left out. */
   readonly most?: number;
+  /** The most that a power or a factorial may come to; null or left out: there are none. */
+  readonly cap?: number | null;
 }
 
 /**
@@ -22,11 +25,13 @@ export interface SpendAsk {
  * Exact: every choice of numbers is proved to make the target or not, then the best parting of them is taken.
  * Throws RangeError for more than seven numbers, or one that is not whole from 0.
  */
-export function mostSpent({ numbers, target, signs, most = numbers.length }: SpendAsk): Spent {
+export function mostSpent({ numbers, target, signs, most = numbers.length, cap = null }: SpendAsk): Spent {
   if (numbers.length > mostNumbers) throw new RangeError(`There should be at most ${mostNumbers} numbers.`);
   for (const one of [...numbers, target])
     if (!Number.isInteger(one) || one < 0) throw new RangeError('The numbers should be whole, from 0.');
-  const maker = openMaker(numbers, signs);
+  if (cap !== null && (!Number.isInteger(cap) || cap < 0 || cap > mostCap))
+    throw new RangeError(`The cap of powers should be whole, from 0 to ${mostCap}.`);
+  const maker = openMaker(numbers, signs, cap);
   const choices = allChoices(numbers.length);
   const makes = choices.filter((choice) => sizeOf(choice) <= most && maker.makes(choice, target));
   /** By the numbers at hand: how many can be spent, and with which line first. */
@@ -51,14 +56,21 @@ export function mostSpent({ numbers, target, signs, most = numbers.length }: Spe
   return { lines, count: best.get((1 << numbers.length) - 1)?.count ?? 0 };
 }
 
+/** The largest cap of powers and factorials that is worked with. */
+export const mostCap = 10_000;
+
 /** Choices of up to so many numbers are worked out whole; larger ones only as far as a target asks. */
 const workedOut = 4;
 
-/** How a value was made of a choice: one number, or a step of two parts. */
-type Made = { readonly sign: Sign; readonly left: Choice; readonly a: number; readonly b: number } | null;
+/** How a value was made of a choice: one number, the factorial of what the same choice makes, or a step of two parts. */
+type Made =
+  | { readonly sign: StepSign; readonly left: Choice; readonly a: number; readonly b: number }
+  | { readonly sign: '!'; readonly a: number }
+  | null;
 
 /** Tells of each choice of numbers whether all of it, each number once, makes a value. */
-function openMaker(numbers: readonly number[], allowed: readonly Sign[]) {
+function openMaker(numbers: readonly number[], signs: readonly Sign[], cap: number | null) {
+  const allowed: readonly StepSign[] = cap === null ? signs : [...signs, '^'];
   const tables = new Map<Choice, ReadonlyMap<number, Made>>();
   const asked = new Map<Choice, Map<number, Made | undefined>>();
 
@@ -72,9 +84,15 @@ function openMaker(numbers: readonly number[], allowed: readonly Sign[]) {
       for (const a of tableOf(left).keys())
         for (const b of tableOf(choice ^ left).keys())
           for (const sign of allowed) {
-            const value = stepValue(sign, a, b);
+            const value = stepValue(sign, a, b, cap);
             if (value !== undefined && !table.has(value)) table.set(value, { sign, left, a, b });
           }
+    // What is added while it is gone through is gone through too: 3! is 6, and 6! is 720.
+    if (cap !== null)
+      for (const a of table.keys()) {
+        const value = a === 0 || (a > 2 && a <= cap && a < 9) ? factorialOf(a) : undefined;
+        if (value !== undefined && value <= cap && !table.has(value)) table.set(value, { sign: '!', a });
+      }
     tables.set(choice, table);
     return table;
   };
@@ -92,15 +110,31 @@ function openMaker(numbers: readonly number[], allowed: readonly Sign[]) {
 
   /** The smaller part of each parting is worked out; what the other has to come to follows from it. */
   const lookFor = (choice: Choice, value: number): Made | undefined => {
+    const joined = lookForStep(choice, value);
+    if (joined !== undefined || cap === null || value > cap) return joined;
+    const under = value === 1 ? 0 : factorialRoot(value);
+    return under !== undefined && madeOf(choice, under) !== undefined ? { sign: '!', a: under } : undefined;
+  };
+  const lookForStep = (choice: Choice, value: number): Made | undefined => {
     for (let part = (choice - 1) & choice; part > 0; part = (part - 1) & choice) {
       const other = choice ^ part;
       if (sizeOf(part) > sizeOf(other)) continue;
       for (const b of tableOf(part).keys())
         for (const sign of allowed) {
+          if (sign === '^' && value > (cap ?? 0)) continue;
           for (const a of leftsFor(sign, value, b))
             if (madeOf(other, a) !== undefined) return { sign, left: other, a, b };
           for (const c of rightsFor(sign, value, b))
             if (madeOf(other, c) !== undefined) return { sign, left: part, a: b, b: c };
+          // Anything above nought to the power of nought, and one to the power of anything, is one; nought to any power is nought.
+          if (sign === '^' && value === 1 && b === 0) {
+            const any = anyOf(other, true);
+            if (any !== undefined) return { sign, left: other, a: any, b: 0 };
+          }
+          if (sign === '^' && value === b && b < 2) {
+            const any = anyOf(other, b === 0);
+            if (any !== undefined) return { sign, left: part, a: b, b: any };
+          }
           // Nought times anything, and nought shared by anything, is nought.
           if (value === 0 && b === 0 && (sign === '*' || sign === '/')) {
             const any = anyOf(other, sign === '/');
@@ -122,6 +156,7 @@ function openMaker(numbers: readonly number[], allowed: readonly Sign[]) {
   const line = (choice: Choice, value: number): Expression => {
     const made = madeOf(choice, value);
     if (!made) return numberUsed(value);
+    if (made.sign === '!') return factorial(line(choice, made.a));
     return step(made.sign, line(made.left, made.a), line(choice ^ made.left, made.b));
   };
 
@@ -129,7 +164,7 @@ function openMaker(numbers: readonly number[], allowed: readonly Sign[]) {
 }
 
 /** One step; undefined: it is none at the table. */
-function stepValue(sign: Sign, a: number, b: number): number | undefined {
+function stepValue(sign: StepSign, a: number, b: number, cap: number | null): number | undefined {
   switch (sign) {
     case '+':
       return a + b;
@@ -139,11 +174,18 @@ function stepValue(sign: Sign, a: number, b: number): number | undefined {
       return a * b;
     case '/':
       return b !== 0 && a % b === 0 ? a / b : undefined;
+    case '^': {
+      if (cap === null || (a === 0 && b === 0)) return undefined;
+      // Beyond the cap for certain: not worked out at all.
+      if (a > 1 && b > 0 && (a > cap || b > Math.log2(cap + 1))) return undefined;
+      const value = a ** b;
+      return value <= cap ? value : undefined;
+    }
   }
 }
 
 /** What has to stand on the left of a sign before `b` to come to a value. */
-function leftsFor(sign: Sign, value: number, b: number): number[] {
+function leftsFor(sign: StepSign, value: number, b: number): number[] {
   switch (sign) {
     case '+':
       return value >= b ? [value - b] : [];
@@ -153,12 +195,20 @@ function leftsFor(sign: Sign, value: number, b: number): number[] {
       return b !== 0 && value % b === 0 ? [value / b] : [];
     case '/':
       return b !== 0 ? [value * b] : [];
+    case '^': {
+      const root = b > 0 ? rootOf(value, b) : undefined;
+      return root === undefined ? [] : [root];
+    }
   }
 }
 
 /** What has to stand on the right of a sign after `b` to come to a value, where that is another thing than on the left. */
-function rightsFor(sign: Sign, value: number, b: number): number[] {
+function rightsFor(sign: StepSign, value: number, b: number): number[] {
   if (sign === '-') return b >= value ? [b - value] : [];
   if (sign === '/') return value !== 0 && b !== 0 && b % value === 0 ? [b / value] : [];
+  if (sign === '^' && b > 1) {
+    const power = powerOf(b, value);
+    return power === undefined ? [] : [power];
+  }
   return [];
 }

@@ -1,4 +1,4 @@
-import { numberUsed, step, type Expression, type Sign } from './expression.ts';
+import { factorial, numberUsed, step, superscripts, type Expression, type StepSign } from './expression.ts';
 import { longestLine, type Unread } from './lineFault.ts';
 
 /** Why a line cannot be read, where nothing stands in the sentence. */
@@ -14,7 +14,8 @@ export interface Unreadable {
   readonly trouble: Unread;
 }
 
-const signOf: Readonly<Record<string, Sign>> = {
+const signOf: Readonly<Record<string, StepSign>> = {
+  '^': '^',
   '+': '+',
   '-': '-',
   '\u2212': '-',
@@ -31,6 +32,8 @@ const signOf: Readonly<Record<string, Sign>> = {
 /** How deep brackets may stand in one another. */
 const deepest = 20;
 
+const raisedDigits = new RegExp(`^[${superscripts.join('')}]+`);
+
 type Token =
   { readonly kind: 'number'; readonly value: number } | { readonly kind: 'mark'; readonly mark: string };
 
@@ -42,15 +45,23 @@ export function readLine(text: string): TypedLine | Unreadable {
     const rest = text.slice(at);
     const blank = /^\s+/.exec(rest);
     const digits = /^\d+/.exec(rest);
+    const raised = raisedDigits.exec(rest);
     if (blank) at += blank[0].length;
     else if (digits) {
       if (digits[0].length > 9) return { trouble: { why: 'tooLarge', digits: digits[0] } };
       tokens.push({ kind: 'number', value: Number(digits[0]) });
       at += digits[0].length;
+    } else if (raised) {
+      // "2³" is read as 2^3.
+      const text = [...raised[0]].map((one) => superscripts.findIndex((other) => other === one)).join('');
+      if (text.length > 9) return { trouble: { why: 'tooLarge', digits: raised[0] } };
+      tokens.push({ kind: 'mark', mark: '^' }, { kind: 'number', value: Number(text) });
+      at += raised[0].length;
     } else {
       const mark = rest[0] as string;
       const open = mark === '[' || mark === '{' ? '(' : mark === ']' || mark === '}' ? ')' : mark;
-      if (!(open in signOf) && !['(', ')', '='].includes(open)) return { trouble: { why: 'strange', mark } };
+      if (!(open in signOf) && !['(', ')', '=', '!'].includes(open))
+        return { trouble: { why: 'strange', mark } };
       tokens.push({ kind: 'mark', mark: open in signOf ? (signOf[open] as string) : open });
       at += 1;
     }
@@ -59,7 +70,7 @@ export function readLine(text: string): TypedLine | Unreadable {
   return readTokens(tokens);
 }
 
-/** Reads by descent over the tokens; multiplication before addition, equal ones from left to right. */
+/** Reads by descent over the tokens; powers before multiplication before addition, equal ones from left to right. */
 function readTokens(tokens: readonly Token[]): TypedLine | Unreadable {
   let at = 0;
   let depth = 0;
@@ -74,7 +85,7 @@ function readTokens(tokens: readonly Token[]): TypedLine | Unreadable {
     at += 1;
     return true;
   };
-  const chain = (marks: readonly Sign[], next: () => Expression | undefined): Expression | undefined => {
+  const chain = (marks: readonly StepSign[], next: () => Expression | undefined): Expression | undefined => {
     let left = next();
     for (;;) {
       const sign = marks.find(take);
@@ -84,7 +95,24 @@ function readTokens(tokens: readonly Token[]): TypedLine | Unreadable {
     }
   };
   const sum = (): Expression | undefined => chain(['+', '-'], product);
-  const product = (): Expression | undefined => chain(['*', '/'], single);
+  const product = (): Expression | undefined => chain(['*', '/'], power);
+  // 2^3^2 is 2^(3^2), as it is commonly written.
+  const power = (): Expression | undefined => {
+    const base = raisedFrom();
+    if (!base || !take('^')) return base;
+    depth += 1;
+    const by = depth > deepest ? fail('tooDeep') : power();
+    depth -= 1;
+    return by && step('^', base, by);
+  };
+  const raisedFrom = (): Expression | undefined => {
+    let of = single();
+    for (let nth = 0; of && take('!'); nth += 1) {
+      if (nth >= deepest) return fail('tooDeep');
+      of = factorial(of);
+    }
+    return of;
+  };
   const single = (): Expression | undefined => {
     const token = tokens[at];
     if (!token) return fail('endsEarly');

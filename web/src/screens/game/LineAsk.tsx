@@ -4,6 +4,12 @@ import { shownSigns, signs } from '@veldrift/core';
 import { tell, type Move, type Need } from '@veldrift/core/games';
 import { useState } from 'react';
 
+/** Where the rules have powers and factorials. */
+const raisings = [
+  ['^', 'to the power of'],
+  ['!', 'factorial'],
+] as const;
+
 /** A line to be typed, or put together by touch from the numbers that lie there and the signs. */
 export function LineAsk({
   need,
@@ -62,6 +68,18 @@ export function LineAsk({
             {shownSigns[sign]}
           </button>
         ))}
+        {need.ask.cap != null &&
+          raisings.map(([mark, label]) => (
+            <button
+              key={mark}
+              type="button"
+              className="token sign numeral"
+              aria-label={label}
+              onClick={() => put(mark)}
+            >
+              {mark}
+            </button>
+          ))}
         {brackets.map((one) => (
           <button key={one} type="button" className="token sign numeral" onClick={() => put(one)}>
             {one}

@@ -109,7 +109,7 @@ export const endOf = (has: readonly RoadNumber[], target: number): RoadNumber & 
 /** What is to be said of a line of two numbers, as it was laid. */
 export function askLine(seat: number, line: Expression): Asked & Pick<Joined, 'whole'> {
   const [left = 0, right = 0] = numbersIn(line);
-  const sign = line.kind === 'number' ? '+' : line.sign;
+  const sign = line.kind === 'step' && line.sign !== '^' ? line.sign : '+';
   const operation = operationOfSign[sign];
   const [shown, answer] = [expressionText(line), numeral(valueOf(line), false)];
   return {

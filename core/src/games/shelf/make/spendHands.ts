@@ -5,6 +5,7 @@ import type { Sign } from '../../../numbers/expression.ts';
 import type { TurnState } from '../../bodies/turns.ts';
 import type { Play } from '../../game.ts';
 import { nextSeat, seatsIn } from '../../playGame.ts';
+import { numberSetting, oneSetting, packSetting, signsSetting, type Setting } from '../../setting.ts';
 import { say } from '../../tell/sentence.ts';
 
 export interface SpendRules {
@@ -16,7 +17,27 @@ export interface SpendRules {
   readonly signs: readonly Sign[];
   /** The most cards of a line. */
   readonly most: number;
+  /** The most that a power or a factorial may come to; null, or left out by plays of before: there are none. */
+  readonly cap?: number | null;
 }
+
+export const spendSettings: readonly Setting[] = [
+  packSetting(1),
+  numberSetting('hand', 'Open cards of each', 3, 7),
+  numberSetting('most', 'The most cards of a line', 1, 7),
+  oneSetting('dice', 'Rolled', [
+    [[6], 'a die'],
+    [[6, 6], 'two dice, together'],
+    [[10, 10], 'two ten-sided dice, together'],
+    [[20], 'a twenty-sided die'],
+  ]),
+  signsSetting(),
+  oneSetting('cap', 'Powers and factorials', [
+    [null, 'not used'],
+    [100, 'to 100 at most'],
+    [1000, 'to 1 000 at most'],
+  ]),
+];
 
 export interface SpendLies {
   readonly pile: readonly number[];
@@ -35,9 +56,16 @@ type P = Play<SpendRules>;
 export const cardOf = (play: P, id: number) => packOf(play.rules.recipe)[id] as Card;
 
 export function askOf(play: P, { hands, target, turn }: SpendState) {
-  const { signs, most } = play.rules;
+  const { signs, most, cap = null } = play.rules;
   const numbers = (hands[turn] ?? []).map((id) => cardOf(play, id).worth);
-  return { numbers, target: target ?? 0, signs, least: 1, most } satisfies LineAsk;
+  return {
+    numbers,
+    target: target ?? 0,
+    signs,
+    least: 1,
+    most,
+    ...(cap === null ? {} : { cap }),
+  } satisfies LineAsk;
 }
 
 /**

@@ -8,7 +8,6 @@ import type { Game } from '../../game.ts';
 import { emptyScene } from '../../scene.ts';
 import { seatsIn } from '../../playGame.ts';
 import { scoresFrom } from '../../scoring.ts';
-import { numberSetting, oneSetting, packSetting, signsSetting } from '../../setting.ts';
 import { say } from '../../tell/sentence.ts';
 import { inWords } from '../../words.ts';
 import {
@@ -17,6 +16,7 @@ import {
   changedHands,
   nextHand,
   seatsShown,
+  spendSettings,
   type SpendLies,
   type SpendRules,
   type SpendState,
@@ -25,7 +25,7 @@ import { spendTheHandWords } from './spendTheHandWords.ts';
 
 const rules = (over: Partial<SpendRules>): SpendRules => ({
   recipe: numberRecipe(1, 6),
-  ...{ hand: 5, dice: [6], signs: ['+', '-'], most: 1 },
+  ...{ hand: 5, dice: [6], signs: ['+', '-'], most: 1, cap: null },
   ...over,
 });
 
@@ -43,19 +43,9 @@ export const spendTheHand: Game<SpendRules, SpendState> = {
     rules({ ...toTen, dice: [6, 6] }),
     rules({ ...toTen, dice: [6, 6], signs: ['+', '-', '*', '/'] }),
     rules({ ...toTen, hand: 6, dice: [10, 10], signs: ['+', '-', '*', '/'] }),
+    rules({ ...toTen, hand: 6, dice: [10, 10], signs: ['+', '-', '*', '/'], cap: 100 }),
   ]),
-  settings: [
-    packSetting(1),
-    numberSetting('hand', 'Open cards of each', 3, 7),
-    numberSetting('most', 'The most cards of a line', 1, 7),
-    oneSetting('dice', 'Rolled', [
-      [[6], 'a die'],
-      [[6, 6], 'two dice, together'],
-      [[10, 10], 'two ten-sided dice, together'],
-      [[20], 'a twenty-sided die'],
-    ]),
-    signsSetting(),
-  ],
+  settings: spendSettings,
   operations: ({ signs }) => (signs.length > 2 ? ['add', 'sub', 'mul', 'div'] : ['add', 'sub']),
   materials: ({ recipe, dice }) => ({ pack: recipe, dice, others: [] }),
   order: (play) => {

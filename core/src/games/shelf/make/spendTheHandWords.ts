@@ -32,5 +32,9 @@ export const spendTheHandWords = {
       example:
         'The dice show 15; open lie 3, 5, 10, 5, 9 and 6. 3 × 5, 10 + 5, then 9 + 6: six cards are spent.',
     },
+    {
+      name: 'Powers and factorials, to 100',
+      example: 'The dice show 9; open lie 3, 2, 3, 3, 7 and 10. 3², then 3! + 10 − 7: five cards are spent.',
+    },
   ],
 } as const satisfies GameWords;
