@@ -151,6 +151,51 @@ describe('the caller\u2019s sheet', () => {
   });
 });
 
+describe('the order of the cards', () => {
+  it('is that of the game by the same seed: each card there once, as it is laid', () => {
+    for (const game of games.filter((one) => one.order !== undefined)) {
+      const [step] = [...game.steps.keys()].filter((at) => {
+        const play = { rules: game.steps[at]?.rules, seats: 2, against: true, seed: 7 };
+        return game.seats.most > 1 && (game.order?.(play) ?? []).some(({ cards }) => cards.length > 0);
+      });
+      if (step === undefined) continue;
+      const play = { rules: game.steps[step]?.rules, seats: 2, against: true, seed: 7 };
+      const cards = (game.order?.(play) ?? []).flatMap((row) => row.cards);
+      const boxes = made(`order-${game.id}`, { step, seats: 2, against: true })
+        .flat()
+        .filter(({ kind }) => kind === 'box');
+      expect([game.id, boxes.length]).toEqual([game.id, cards.length]);
+    }
+    const texts = textsOn(made('order-spend-the-hand', { seats: 3 }));
+    expect(texts).toEqual(textsOn(made('order-spend-the-hand', { seats: 3 })));
+    expect(texts).not.toEqual(textsOn(made('order-spend-the-hand', { seats: 3 }, 8)));
+  });
+});
+
+describe('number trails', () => {
+  const numbers = (choices: object) =>
+    textsOn(made('number-trails', choices))
+      .filter((text) => /^\d+$/.test(text))
+      .map(Number);
+
+  it('go on by their rule, row by row, or back where they turn', () => {
+    const straight = numbers({ first: 3, step: 3, squares: 20, shown: 'all' });
+    expect(straight).toEqual(Array.from({ length: 20 }, (_, at) => 3 + 3 * at));
+    const turning = numbers({ first: 3, step: 3, squares: 20, shown: 'all', turning: true });
+    expect(turning.slice(0, 10)).toEqual(straight.slice(0, 10));
+    expect(turning.slice(10)).toEqual(straight.slice(10).reverse());
+  });
+
+  it('show so much that the rule can be found, and are two where they are to be compared', () => {
+    expect(numbers({ first: 4, step: 7, shown: 'blank' })).toEqual([]);
+    expect(numbers({ first: 4, step: 7, shown: 'begun' })).toEqual([4, 11, 18]);
+    const some = numbers({ first: 4, step: 7, squares: 30, shown: 'some' });
+    expect(some).toEqual([25, 53, 81, 109, 137, 165, 193]);
+    const both = numbers({ first: 2, step: 2, other: 5, squares: 20, shown: 'begun' });
+    expect(both).toEqual([2, 4, 6, 2, 7, 12]);
+  });
+});
+
 describe('a minute on paper', () => {
   it('asks each fact as often as any other or once more, none twice in a row, and its key answers the same', () => {
     for (let seed = 0; seed < 20; seed += 1) {

@@ -17,7 +17,7 @@ export interface Sheet<C> {
   readonly says: string;
   readonly family: SheetFamily;
   /** The game whose it is, and what of it; left out: it belongs to no one game. */
-  readonly ofGame?: { readonly name: string; readonly what: 'rules' | 'board' | 'home' };
+  readonly ofGame?: { readonly name: string; readonly what: 'rules' | 'board' | 'order' | 'home' };
   /** Whether another seed makes another sheet. */
   readonly seeded: boolean;
   readonly settings: readonly Setting[];

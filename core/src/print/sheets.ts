@@ -14,6 +14,8 @@ import { partnerCardsSheet } from './sheets/partnerCardsSheet.ts';
 import { ruleCard } from './sheets/ruleCard.ts';
 import { wordMap } from './sheets/wordMap.ts';
 import { setCards } from './sheets/setCards.ts';
+import { numberTrails } from './sheets/numberTrails.ts';
+import { stackedOrder } from './sheets/stackedOrder.ts';
 import type { Sheet } from './sheet.ts';
 
 /** A sheet whatever its choices are: they are given back to the same sheet alone. */
@@ -32,6 +34,7 @@ const own = [
   cups,
   wordMap,
   hundredSquare,
+  numberTrails,
   gridCallCards,
   partnerCardsSheet,
   minuteForm,
@@ -44,7 +47,7 @@ const given = [setCards] as readonly Sheet<unknown>[];
 
 const ofGames = new Map<string, AnySheet | undefined>();
 
-/** The sheet of an id; undefined: there is none. Those of a game are `rules-`, `board-` and `home-` with its id. */
+/** The sheet of an id; undefined: there is none. Those of a game are `rules-`, `board-`, `order-` and `home-` with its id. */
 export function findSheet(id: string): AnySheet | undefined {
   const found = [...own, ...given].find((one) => one.id === id);
   if (found) return found;
@@ -53,10 +56,12 @@ export function findSheet(id: string): AnySheet | undefined {
 }
 
 function sheetOfGame(id: string): AnySheet | undefined {
-  const [, kind, gameId = ''] = /^(rules|board|home)-(.+)$/.exec(id) ?? [];
+  const [, kind, gameId = ''] = /^(rules|board|order|home)-(.+)$/.exec(id) ?? [];
   const game = findGame(gameId);
   if (!game) return undefined;
-  const made = { rules: ruleCard, board: gameBoard, home: homeSheet }[kind as 'rules' | 'board' | 'home'];
+  const made = { rules: ruleCard, board: gameBoard, order: stackedOrder, home: homeSheet }[
+    kind as 'rules' | 'board' | 'order' | 'home'
+  ];
   return made(game) as AnySheet | undefined;
 }
 
@@ -64,6 +69,11 @@ function sheetOfGame(id: string): AnySheet | undefined {
 export const sheets = (): readonly AnySheet[] => [
   ...own,
   ...games
-    .flatMap(({ id }) => [findSheet(`rules-${id}`), findSheet(`board-${id}`), findSheet(`home-${id}`)])
+    .flatMap(({ id }) => [
+      findSheet(`rules-${id}`),
+      findSheet(`board-${id}`),
+      findSheet(`order-${id}`),
+      findSheet(`home-${id}`),
+    ])
     .flatMap((one) => one ?? []),
 ];

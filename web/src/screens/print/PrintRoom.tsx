@@ -10,7 +10,7 @@ const familyNames: Readonly<Record<SheetFamily, string>> = {
   game: 'Of a game',
 };
 
-const whatNames = { rules: 'rules', board: 'board', home: 'for home' } as const;
+const whatNames = { rules: 'rules', board: 'board', order: 'order of the cards', home: 'for home' } as const;
 
 /** Every sheet, each with its first page drawn small; those of a game are found on its own page too. */
 export function PrintRoom() {

@@ -77,7 +77,8 @@ function Choose({ sheet, house }: { readonly sheet: AnySheet; readonly house: Pr
   const [firstSeed] = useState(newSeed);
   const [openedAt] = useState(() => Date.now());
   const given = Number(params.get('seed') ?? NaN);
-  const seed = Number.isInteger(given) && given >= 0 ? given : firstSeed;
+  // That of a table may be below 0.
+  const seed = params.has('seed') && Number.isSafeInteger(given) ? given : firstSeed;
   const paper: Paper = params.get('paper') === 'letter' ? 'letter' : 'a4';
   const set = (key: string, value: string) =>
     setParams(

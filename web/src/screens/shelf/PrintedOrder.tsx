@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import type { GamePlan } from '@veldrift/core';
 import { openPlan, tell, type AnyGame } from '@veldrift/core/games';
+import { Link } from 'react-router';
 import { cardWords } from '../../parts/table/PlayingCard.tsx';
 
 /** The order in which real cards are stacked or laid, to be printed or read out. */
@@ -13,6 +14,11 @@ export function PrintedOrder({ game, plan }: { readonly game: AnyGame; readonly 
     return null;
   }
   if (rows.length === 0) return null;
+  // Rules of a house and packs of one's own are on no sheet: their order is printed as it stands here.
+  const sheet = new URLSearchParams({
+    with: JSON.stringify({ step: plan.step, seats: plan.seats, against: plan.against }),
+    seed: String(plan.seed),
+  });
   return (
     <div className="stack-cards printed-order">
       <h3>The order</h3>
@@ -28,9 +34,15 @@ export function PrintedOrder({ game, plan }: { readonly game: AnyGame; readonly 
           </ol>
         </section>
       ))}
-      <Button variant="outlined" onClick={() => window.print()}>
-        Print
-      </Button>
+      {plan.house === null && plan.packs === null ? (
+        <Button variant="outlined" component={Link} to={`/print/order-${game.id}?${sheet.toString()}`}>
+          Print
+        </Button>
+      ) : (
+        <Button variant="outlined" onClick={() => window.print()}>
+          Print
+        </Button>
+      )}
     </div>
   );
 }
