@@ -50,6 +50,25 @@ async function shots(): Promise<void> {
   }
 }
 
+/** Finding partners before a class, with devices of its own. */
+async function classView(page: Page, base: string): Promise<void> {
+  await page.goto(`${base}/class/partners-about`);
+  await page.getByRole('button', { name: 'On paper' }).click();
+  await page.getByLabel('Seed of the printed cards').fill('12');
+  await page.getByRole('button', { name: 'The cards are dealt' }).click();
+  await page.getByRole('button', { name: 'Start' }).click();
+  for (const [one, other] of [
+    [3, 8],
+    [1, 2],
+  ] as const) {
+    await page.getByLabel('Card', { exact: true }).fill(String(one));
+    await page.getByLabel('and card').fill(String(other));
+    await page.getByRole('button', { name: 'Together?' }).click();
+  }
+  await shot(page, 'class');
+  await page.getByRole('button', { name: 'Other cards' }).click();
+}
+
 async function recordViews(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/sign-in`);
   await page.getByRole('button', { name: 'Sign in' }).waitFor();
@@ -87,6 +106,7 @@ async function recordViews(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/print/grid-call?seed=2026`);
   await page.getByRole('button', { name: 'Print' }).waitFor();
   await shot(page, 'print');
+  await classView(page, base);
   await page.goto(`${base}/shelf?pupil=${idOf('Bram')}`);
   await page.getByRole('link', { name: 'Outweigh' }).waitFor();
   await shot(page, 'shelf');
