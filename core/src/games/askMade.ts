@@ -17,7 +17,7 @@ export interface Making {
 
 /** Lines looked for before: what lies there is asked after again and again before it changes. */
 const found = new Map<string, readonly Expression[]>();
-const mostFound = 4000;
+const mostFound = 12_000;
 
 /** Every line that makes a number, those with fewest numbers first; those that differ by order or brackets alone are one. */
 export function linesFor({ numbers, signs, least }: Making, target: number): readonly Expression[] {
@@ -33,7 +33,7 @@ export function linesFor({ numbers, signs, least }: Making, target: number): rea
 
 /** What was reached before: a roll is asked after many times before the next. */
 const reached = new Map<string, Reach>();
-const mostReached = 300;
+const mostReached = 1500;
 
 /** Every number up to a largest that can be made, each with a line. */
 export function madeUpTo({ numbers, signs, least }: Making, most: number): Reach {
@@ -54,6 +54,22 @@ const shownFrom = (numbers: readonly number[], target: number) => say('madeFrom'
  */
 export function askMade(seat: number, making: Making, target: number): Asked | undefined {
   const lines = linesFor(making, target);
+  const known = asks.get(lines);
+  if (known) return { ...known, seat };
+  const asked = askOfLines(seat, making, target, lines);
+  if (asked) asks.set(lines, asked);
+  return asked;
+}
+
+/** What was asked of some lines before; they are those of the numbers as they lay there. */
+const asks = new WeakMap<readonly Expression[], Asked>();
+
+function askOfLines(
+  seat: number,
+  making: Making,
+  target: number,
+  lines: readonly Expression[],
+): Asked | undefined {
   const [first, ...others] = lines;
   if (!first) return undefined;
   const whole = first.kind === 'number' ? String(target) : `${expressionText(first)} = ${target}`;

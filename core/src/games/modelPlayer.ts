@@ -59,15 +59,14 @@ export function modelMove<R, S extends GameState>(
       const best = random.unit() < playerOf(need.seat).sees ? game.best(play, state)?.move : null;
       if (best) return best;
       // Now and then somebody claims what does not hold.
-      const claims = need.kind === 'choose' && need.choices.some((one) => one.claim);
-      const holds = !claims || random.unit() < 0.9;
-      const moves = legalMoves(game, play, state).filter(
-        (move) =>
-          !claims ||
-          (move.kind === 'choose' &&
-            (need.choices.find((one) => one.key === move.key)?.claim === undefined) === holds),
-      );
-      return moves[random.int(0, moves.length - 1)];
+      if (need.kind === 'line' || !need.choices.some((one) => one.claim)) {
+        const moves = legalMoves(game, play, state);
+        return moves[random.int(0, moves.length - 1)];
+      }
+      const holds = random.unit() < 0.9;
+      const some = need.choices.filter(({ claim }) => (claim === undefined) === holds);
+      const one = some[random.int(0, some.length - 1)];
+      return one && { kind: 'choose', seat: need.seat, key: one.key };
     }
   }
 }

@@ -19,6 +19,16 @@ export function canStretch(total: number, target: number, sides: DieSides = 6): 
   return fraction(able.length, rolls.length);
 }
 
+const known = new Map<string, readonly number[]>();
+
+/** The same as `expectedTurns`, worked out once for each target and die. */
+export function turnsFrom(target: number, sides: DieSides): readonly number[] {
+  const key = `${target} ${sides}`;
+  const turns = known.get(key) ?? expectedTurns(target, sides);
+  known.set(key, turns);
+  return turns;
+}
+
 /**
  * Expected turns of the best lone player from each total to the target, exact by working backwards: a total only grows, so
  * each rests on larger ones. Infinity where the target can no longer be reached for certain.

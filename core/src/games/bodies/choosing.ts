@@ -82,6 +82,8 @@ export function choosing<R, T extends object>(
     thoughtOf.set(state, { play, options });
     return options;
   };
+  // Thought of on the way to a state that is not made yet: it is kept with that state as soon as it is, and with no other.
+  let onTheWay: { readonly play: Play<R>; readonly options: readonly Option[] } | undefined;
   const optionOf = (play: Play<R>, state: S, key: string) =>
     optionsOf(play, state).find((one) => one.key === key) as Option;
   // What is being said, and the choice it is said for; of a state that was read back it is thought of anew.
@@ -99,9 +101,11 @@ export function choosing<R, T extends object>(
   /** On to choosing: what there is to choose, or what comes where there is nothing. */
   const toChoose = (play: Play<R>, state: S, change: object, says: Words): Step<Own> => {
     const now = { ...state, ...change, says } as S;
-    const [only, ...more] = game.options(play, now);
+    const options = game.options(play, now);
+    const [only] = options;
     if (only === undefined) return step(game.none(play, now), change);
-    if (game.oneIsDone && more.length === 0) return choose(play, now, only, change, says);
+    if (game.oneIsDone && options.length === 1) return choose(play, now, only, change, says);
+    onTheWay = { play, options };
     return step({ says, next: 'choose' }, change);
   };
 
@@ -115,10 +119,14 @@ export function choosing<R, T extends object>(
     },
     choice: (play, state) => ({
       says: game.asksWhich(play, state),
-      choices: optionsOf(play, state).map(({ asks: _asks, ...choice }) => choice),
+      choices: optionsOf(play, state).map(choiceOf),
       ...shown(game.shows?.(play, state)),
       ...(game.by ? { by: game.by(play.rules) } : {}),
     }),
+    waits: (state) => {
+      if (onTheWay) thoughtOf.set(state, onTheWay);
+      onTheWay = undefined;
+    },
     chosen: (play, state, { key }) => choose(play, state, optionOf(play, state, key), {}, state.says),
     said: (play, state, { asked, by, left }) => {
       const { whole } = asked;
@@ -144,6 +152,16 @@ export function choosing<R, T extends object>(
         : null;
     },
   } as TurnRules<R, Own>) as Pick<Game<R, S>, 'setUp' | 'need' | 'act' | 'leaves'>;
+}
+
+/** Choices of options, each without what is said for it: an option that is offered again is the same choice. */
+const choices = new WeakMap<Option, Choice>();
+function choiceOf(option: Option): Choice {
+  const known = choices.get(option);
+  if (known) return known;
+  const { asks: _asks, ...choice } = option;
+  choices.set(option, choice);
+  return choice;
 }
 
 const shown = (shows: Text | undefined) => (shows === undefined ? {} : { shows });

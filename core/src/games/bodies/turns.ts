@@ -62,6 +62,8 @@ export interface TurnRules<R, T> {
   /** What was turned or rolled; nothing of cards. */
   readonly opened?: (play: Play<R>, state: TurnState & T, shown: readonly number[]) => Step<T>;
   readonly choice?: (play: Play<R>, state: TurnState & T) => Omit<NeedOf<'choose'>, 'kind' | 'seat'>;
+  /** The state in which the table waits for a choice, as it is made: what is known of it already can be kept with it. */
+  readonly waits?: (state: TurnState & T) => void;
   readonly chosen?: (play: Play<R>, state: TurnState & T, choice: Choice) => Step<T>;
   readonly said?: (play: Play<R>, state: TurnState & T, said: Said) => Step<T>;
   /** A line is to be written, or passed. */
@@ -95,7 +97,11 @@ export function turnsOf<R, T extends object>(
     if (next === 'stay') return state;
     if (next === 'pass') return begin(play, { ...state, ...clear, turn: nextSeat(play, state, state.turn) });
     if (next === 'again') return begin(play, { ...state, ...clear });
-    if (next === 'choose' || next === 'line') return { ...state, ...clear, stage: next };
+    if (next === 'choose' || next === 'line') {
+      const waiting = { ...state, ...clear, stage: next };
+      rules.waits?.(waiting);
+      return waiting;
+    }
     if ('ask' in next) return put({ ...state, claimed: null }, next.ask);
     if ('claim' in next) return { ...state, ...clear, stage: 'claim', claimed: next.claim };
     return { ...state, ...clear, stage: 'open', over: next.over };

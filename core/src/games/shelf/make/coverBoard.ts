@@ -1,6 +1,6 @@
 import { allRolls, type DieSides } from '../../../materials/dice.ts';
 import type { Sign } from '../../../numbers/expression.ts';
-import { reach } from '../../../numbers/reach.ts';
+import { reach, type Reach } from '../../../numbers/reach.ts';
 import { askMade, madeUpTo, type Making } from '../../askMade.ts';
 import type { ChoosingState } from '../../bodies/choosing.ts';
 import type { Play } from '../../game.ts';
@@ -59,17 +59,18 @@ export const makingOf = ({ rules: { dice, signs } }: Play<CoverRules>, roll: Cov
   least: dice.length,
 });
 
-/** Whether the roll makes a number of the board. */
-export const canMake = (play: Play<CoverRules>, roll: CoverLies['roll'], number: number): boolean =>
-  roll !== null && madeUpTo(makingOf(play, roll), largestOf(play.rules)).has(number);
+/** The numbers of the board that a roll makes; none where nothing is rolled. */
+export const reachOf = (play: Play<CoverRules>, roll: CoverLies['roll']): Pick<Reach, 'has'> =>
+  roll === null ? { has: () => false } : madeUpTo(makingOf(play, roll), largestOf(play.rules));
 const largestOf = (one: CoverRules) => boardNumbers(one).at(-1) ?? 1;
 
 /** The number that the fewest rolls make, of those that can be covered. */
 export function bestOf(play: Play<CoverRules>, state: ChoosingState & CoverLies) {
   const { numbers, ways } = boardOf(play.rules);
   const waysOf = (at: number) => ways.get(numbers[at] as number) ?? 0;
+  const made = reachOf(play, state.roll);
   const [best] = [...numbers.keys()]
-    .filter((at) => state.covered[at] === null && canMake(play, state.roll, numbers[at] as number))
+    .filter((at) => state.covered[at] === null && made.has(numbers[at] as number))
     .sort((a, b) => waysOf(a) - waysOf(b));
   if (best === undefined) return undefined;
   const number = numbers[best] as number;

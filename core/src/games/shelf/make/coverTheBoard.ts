@@ -10,7 +10,7 @@ import { numberSetting, oneSetting, signsSetting } from '../../setting.ts';
 import { operationOfSign } from '../../signOperation.ts';
 import { say } from '../../tell/sentence.ts';
 import { inWords } from '../../words.ts';
-import { type CoverRules, boardNumbers, type CoverLies, makingOf, bestOf, canMake } from './coverBoard.ts';
+import { type CoverRules, boardNumbers, type CoverLies, makingOf, bestOf, reachOf } from './coverBoard.ts';
 import { sparesEach, coverTheBoardWords } from './coverTheBoardWords.ts';
 import { toMake } from './toMake.ts';
 
@@ -66,21 +66,17 @@ export const coverTheBoard: Game<CoverRules, ChoosingState & CoverLies> = {
             ...(canCover(play, { ...state, roll: shown }) ? {} : { next: 'again' }),
           },
     asksWhich: (_play, { roll }) => say('whichNumber', { roll: roll ?? [] }),
-    options: (play, state) => [
-      ...boardNumbers(play.rules).flatMap((number, at) =>
-        state.covered[at] === null
-          ? [
-              toMake(
-                { key: `${at} ${number}`, square: at, number },
-                state.turn,
-                makingOf(play, state.roll),
-                canMake(play, state.roll, number),
-              ),
-            ]
-          : [],
-      ),
-      { key: pass, says: say('nothingToCover') },
-    ],
+    options: (play, state) => {
+      const making = makingOf(play, state.roll);
+      const made = reachOf(play, state.roll);
+      return [
+        ...boardNumbers(play.rules).flatMap((number, at) => {
+          const own = { key: `${at} ${number}`, square: at, number };
+          return state.covered[at] === null ? [toMake(own, state.turn, making, made.has(number))] : [];
+        }),
+        { key: pass, says: say('nothingToCover') },
+      ];
+    },
     none: (play, state) => spend(play, state),
     fails: (_play, { roll }, { key }) => ({
       says: say('notFromRoll', { number: Number(key.split(' ')[1]), roll: roll ?? [] }),

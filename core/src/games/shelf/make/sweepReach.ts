@@ -30,19 +30,31 @@ export interface SweepLies {
   readonly rerolled: readonly number[];
 }
 
+interface ToMark {
+  readonly given: SweepRules;
+  readonly turn: number;
+  readonly options: readonly Option[];
+}
+/** What each number on the board takes, by the roll as it lies there: the same after every mark. */
+const allToMark = new WeakMap<readonly number[], ToMark[]>();
+
 /** Every number still to be marked: its line is said first; one that no line makes is claimed all the same. */
 export function toMark(
   { rules: given }: Play<SweepRules>,
   { marks, roll, turn }: ChoosingState & SweepLies,
 ): Option[] {
   const making = { numbers: roll ?? [], signs: given.signs, least: 1 };
+  const known = (roll && allToMark.get(roll)) ?? [];
+  if (roll) allToMark.set(roll, known);
+  const all = known.find((one) => one.given === given && one.turn === turn)?.options;
+  if (all) return all.filter((_, square) => marks[square] === null);
   const found = reachOf(given, making.numbers);
-  return marks.flatMap((mark, square) => {
+  const options = marks.map((_, square) => {
     const number = square + 1;
-    return mark === null
-      ? [toMake({ key: String(number), square, number }, turn, making, found.has(number))]
-      : [];
+    return toMake({ key: String(number), square, number }, turn, making, found.has(number));
   });
+  known.push({ given, turn, options });
+  return options.filter((_, square) => marks[square] === null);
 }
 
 /** A seat has swept: the next one sweeps what was missed, and after the last comes another roll. */

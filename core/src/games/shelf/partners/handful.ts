@@ -1,5 +1,5 @@
 import type { DieSides } from '../../../materials/dice.ts';
-import { bestGroups, groupsIn } from '../../../numbers/groupsOf.ts';
+import { bestGroups } from '../../../numbers/groupsOf.ts';
 import { choosing, type ChoosingState } from '../../bodies/choosing.ts';
 import type { Game, Play } from '../../game.ts';
 import { emptyScene } from '../../scene.ts';
@@ -9,7 +9,7 @@ import { namedTotals, scoreCount, scoreOf } from '../../scoring.ts';
 import { numberSetting, oneSetting } from '../../setting.ts';
 import { say, type Sentence } from '../../tell/sentence.ts';
 import { inWords } from '../../words.ts';
-import { type HandfulRules, sameDice, lineOf, group, noMore } from './handfulDice.ts';
+import { type HandfulRules, group, groupsOfDice, lineOf, noMore, sameDice } from './handfulDice.ts';
 import { handfulWords, rounds } from './handfulWords.ts';
 
 export interface LaidOut {
@@ -49,7 +49,7 @@ export const handful: Game<HandfulRules, HandfulState> = {
     asksWhich: (_play, { turn }) => say('whatMakesTen', { seat: turn }),
     by: ({ most }) => ({ kind: 'cards', least: 2, most, done: say('makesTen'), hint: say('pickForTen') }),
     options: (play, { dice, turn }) => [
-      ...groupsIn(dice, 2, play.rules.most).map((places) => group(turn, dice, places)),
+      ...groupsOfDice(dice, play.rules.most).map((places) => group(turn, dice, places)),
       noMore(play.rules, dice),
     ],
     none: (_play, state) => ({ says: state.says, next: 'pass' }),
@@ -91,7 +91,7 @@ export const handful: Game<HandfulRules, HandfulState> = {
     const told = groups.map((places) => lineOf(dice, places));
     const first = groups[0]?.map((at) => dice[at] as number);
     // Named by the first of like dice, as it is among the choices.
-    const key = groupsIn(dice, 2, play.rules.most).find(
+    const key = groupsOfDice(dice, play.rules.most).find(
       (places) =>
         first &&
         sameDice(

@@ -19,6 +19,17 @@ export const sameDice = (a: readonly number[], b: readonly number[]) =>
 export const lineOf = (dice: readonly number[], places: readonly number[]) =>
   `${places.map((at) => dice[at]).join(' + ')} = 10`;
 
+const groups = new WeakMap<readonly number[], Map<number, readonly (readonly number[])[]>>();
+
+/** Every group of two dice to so many, once for the dice as they lie there. */
+export function groupsOfDice(dice: readonly number[], most: number): readonly (readonly number[])[] {
+  const byMost = groups.get(dice) ?? new Map<number, readonly (readonly number[])[]>();
+  groups.set(dice, byMost);
+  const found = byMost.get(most) ?? groupsIn(dice, 2, most);
+  byMost.set(most, found);
+  return found;
+}
+
 /** Dice picked up together: said, where they make ten; else a claim that does not hold. */
 export function group(seat: number, dice: readonly number[], places: readonly number[]): Option {
   const worths = places.map((at) => dice[at] as number);
@@ -37,7 +48,7 @@ export function group(seat: number, dice: readonly number[], places: readonly nu
 
 /** That nothing more makes ten, said: true, or a claim that does not hold. */
 export function noMore({ most }: HandfulRules, dice: readonly number[]): Option {
-  const there = groupsIn(dice, 2, most).find(
+  const there = groupsOfDice(dice, most).find(
     (places) => places.reduce((sum, at) => sum + (dice[at] as number), 0) === 10,
   );
   const said: Claimed = {

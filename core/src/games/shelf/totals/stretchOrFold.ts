@@ -7,7 +7,7 @@ import { emptyScene } from '../../scene.ts';
 import { seatsIn } from '../../playGame.ts';
 import { namedTotals, scoreCount, scoreOf } from '../../scoring.ts';
 import { diceSetting, numberSetting } from '../../setting.ts';
-import { expectedTurns, stretchTotals } from '../../stretch.ts';
+import { turnsFrom, stretchTotals } from '../../stretch.ts';
 import { say, sentences } from '../../tell/sentence.ts';
 import { inWords } from '../../words.ts';
 import { stretchOrFoldWords } from './stretchOrFoldWords.ts';
@@ -85,7 +85,7 @@ export const stretchOrFold: Game<StretchRules, ChoosingState & LaidOut> = {
     play.against ? state.totals.map((_, seat) => (seat === state.winner ? 1 : 0)) : [state.totals[0] ?? 0],
   best: (play, state) => {
     if (state.roll === null || state.asking) return null;
-    const turns = expectedTurns(play.rules.target, play.rules.die);
+    const turns = turnsFrom(play.rules.target, play.rules.die);
     const turnsTo = ({ key }: Option) => turns[Number(key)] as number;
     const [best] = optionsOf(play, state).sort((a, b) => turnsTo(a) - turnsTo(b));
     if (!best) return null;
