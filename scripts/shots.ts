@@ -83,9 +83,6 @@ async function recordViews(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/pupils/${idOf('Odalys B.')}`);
   await page.locator('.js-plotly-plot .main-svg').first().waitFor();
   await shot(page, 'pupil');
-  await page.goto(`${base}/pupils/${idOf('Odalys B.')}/edit`);
-  await page.getByLabel('Shown name').waitFor();
-  await shot(page, 'change');
   await page.goto(`${base}/room`);
   await page.getByLabel('Facts recalled, in 100').fill('60');
   await page.getByLabel('Facts short, at most').fill('9');
