@@ -26,6 +26,33 @@ async function cardOf(device: Page) {
   return { number, text, value: text.includes('×') ? answerOf(text) : Number(text) };
 }
 
+/** Card, what is said of it and every key lie whole on the screen, whichever way it is held. */
+async function fitsEverySize(device: Page): Promise<void> {
+  for (const [width, height] of [
+    [1024, 768],
+    [768, 1024],
+    [844, 390],
+    [360, 640],
+    [320, 568],
+    [390, 844],
+  ] as const) {
+    await device.setViewportSize({ width, height });
+    const outside = await device.evaluate(() => {
+      const parts = document.querySelectorAll(
+        '.partner-card, .partner-number, .partner-text, .partner-dots, .partner-story, .class-verdict, .class-typed, .keypad-key',
+      );
+      const found = [...parts].flatMap((one) => {
+        const box = one.getBoundingClientRect();
+        const out = box.left < 0 || box.top < 0 || box.right > innerWidth + 1 || box.bottom > innerHeight + 1;
+        const small = one.matches('.keypad-key') && Math.min(box.width, box.height) < 43.5;
+        return out || small ? [`${one.className} ${Math.round(box.width)} by ${Math.round(box.height)}`] : [];
+      });
+      return document.documentElement.scrollHeight > innerHeight + 1 ? [...found, 'it scrolls'] : found;
+    });
+    expect([width, height, outside]).toEqual([width, height, []]);
+  }
+}
+
 async function types(device: Page, number: string): Promise<void> {
   for (const digit of number) await device.getByRole('button', { name: digit, exact: true }).click();
   await device.getByRole('button', { name: 'Done', exact: true }).click();
@@ -67,6 +94,7 @@ test('a class finds its partners on devices: joined by one code, judged, timed, 
   const partner = rest.find(({ value }) => value === one?.value);
   const apart = rest.find(({ value }) => value !== one?.value);
   if (!one || !partner || !apart) throw new Error('The cards do not lie as they should.');
+  await fitsEverySize(one.device);
   // A wrong number, its own, and one that no card has.
   await types(one.device, apart.number);
   await expect(one.device.getByText('These two do not belong together. Look again.')).toBeVisible();
@@ -217,4 +245,32 @@ test('a warm-up before a whole class: no name anywhere, judged together, undone,
   await expect(page.getByText('Child 1, counted from whoever began.')).toBeVisible();
   await page.goto(`${house().base}/class/outweigh`);
   await expect(page.getByText('This is no game for a whole class')).toBeVisible();
+});
+
+test('every kind of card is read on a small device: dots, dots struck out, two facts, a story', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(120_000);
+  await signIn(page);
+  await page.goto(`${house().base}/class/partners-about`);
+  await page.getByRole('button', { name: 'On devices' }).click();
+  await page.getByRole('button', { name: 'Make the code' }).click();
+  const code = (await page.locator('.class-code').innerText()).replace(/\s/g, '');
+  const devices = [await deviceIn(browser, code), await deviceIn(browser, code)];
+  await expect(page.getByText('2 devices here.')).toBeVisible();
+  for (const kind of ['dots and their number', 'dots struck out', 'two facts', 'a story and its fact']) {
+    await page.getByLabel('Two cards of a pair').click();
+    await page.getByRole('option', { name: new RegExp(kind) }).click();
+    await expect(page.locator('.MuiModal-root')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Deal a card to each' }).click();
+    await page.getByRole('button', { name: 'Start' }).click();
+    for (const device of devices) {
+      await expect(device.locator('.partner-card')).toBeVisible();
+      await fitsEverySize(device);
+    }
+    await page.getByRole('button', { name: 'Other cards' }).click();
+  }
+  await page.getByRole('button', { name: 'Let the devices go' }).click();
+  for (const device of devices) await device.context().close();
 });

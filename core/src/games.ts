@@ -24,7 +24,7 @@ export * from './games/modelPlayer.ts';
 export * from './games/pickedChoices.ts';
 export * from './games/playGame.ts';
 export * from './games/roles.ts';
-export { lookMs, sweepMs } from './games/shelf/make/hundredSweep.ts';
+export * from './games/turnClock.ts';
 export * from './games/setting.ts';
 export * from './games/flights.ts';
 export { skillsShownBy } from './games/skillsShown.ts';

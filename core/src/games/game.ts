@@ -9,6 +9,7 @@ import type { Asked, Need } from './need.ts';
 import type { Scene, SceneRow } from './scene.ts';
 import type { Setting } from './setting.ts';
 import type { Words } from './tell/sentence.ts';
+import type { TurnClock } from './turnClock.ts';
 
 /** The shelves of games, by what is done in them. */
 export const families = [
@@ -134,6 +135,8 @@ export interface Game<Rules, State extends GameState> {
   scene(play: Play<Rules>, state: State, from?: number): Scene;
   /** How many of so many deals come out, played as well as the model plays, each dealt on from a seed; left out where nothing is to come out. */
   comesOut?(rules: Rules, deals: number, seed: number): number;
+  /** A clock for the turn under way, if the tutor wants one; left out: the game has none; null: none now. */
+  clock?(play: Play<Rules>, state: State): TurnClock | null;
   /** One number for each seat, or one for all where they play together. */
   scores(play: Play<Rules>, state: State): readonly number[];
   /** The best that could be done now; null where nothing is chosen. */

@@ -40,8 +40,9 @@ import { useGameKeys } from './useGameKeys.ts';
 import { useGameScreen, type Elsewhere } from './useGameScreen.ts';
 import { useTurn } from './useTurn.ts';
 import { useTimeSet } from './useTimeSet.ts';
+import { useTurnClock } from './useTurnClock.ts';
 import { useSignal } from './useSignal.ts';
-import { useSweepClock } from './useSweepClock.ts';
+
 import '../table/live.css';
 import '../../parts/table/table.css';
 import './ask.css';
@@ -66,7 +67,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const over = need.kind === 'over';
   const saying = need.kind === 'say' ? need : null;
   const signal = useSignal(game, playing);
-  const clock = useSweepClock(game, playing && !table.calm);
+  const clock = useTurnClock(game, playing && !table.calm);
   const rules = game.play.rules as Readonly<Record<string, unknown>>;
   const keypad = row.way === 'keypad';
   const shelf = useAid(game.promptId, game.layAid);

@@ -12,8 +12,8 @@ import { hundredSweepWords } from './hundredSweepWords.ts';
 import { reachOf, type SweepRules, type SweepLies, toMark, sweptBy } from './sweepReach.ts';
 
 /** A look before the sweep, and the sweep itself, ms. */
-export const lookMs = 10_000;
-export const sweepMs = 60_000;
+const lookMs = 10_000;
+const sweepMs = 60_000;
 
 const done = 'done';
 const again = 'again';
@@ -107,6 +107,15 @@ export const hundredSweep: Game<SweepRules, ChoosingState & SweepLies> = {
       state.marks,
     ),
     totals: namedTotals(play, scoresOf(play, state), say('marked')),
+  }),
+  clock: (_play, { rollsDone, rerolled, roll }) => ({
+    // One for each roll: what was marked stays marked when it is over.
+    turn: `${rollsDone} ${rerolled.length} ${roll?.join() ?? ''}`,
+    parts: [
+      { says: say('looking'), ms: lookMs },
+      { says: say('sweeping'), ms: sweepMs },
+    ],
+    ...{ begins: say('lookThenMinute'), over: say('minuteOver') },
   }),
   scores: scoresOf,
   best: (play, state) => {

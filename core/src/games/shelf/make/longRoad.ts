@@ -4,22 +4,20 @@ import { checkLine, saysItself, type LineAsk } from '../../../numbers/checkLine.
 import { expressionText, firstStep, signs, stepLines } from '../../../numbers/expression.ts';
 import { nearest } from '../../../numbers/nearest.ts';
 import { roundRows } from '../../bodies/dealing.ts';
-import { turnsOf, type Step } from '../../bodies/turns.ts';
+import { turnsOf } from '../../bodies/turns.ts';
 import type { Game, Play } from '../../game.ts';
 import { chanceOf } from '../../playGame.ts';
 import { emptyScene } from '../../scene.ts';
 import { scoresFrom } from '../../scoring.ts';
 import { numberSetting, oneSetting, packSetting, signsSetting } from '../../setting.ts';
 import { operationOfSign } from '../../signOperation.ts';
-import { say, sentences, type Sentence, type Words } from '../../tell/sentence.ts';
+import { say } from '../../tell/sentence.ts';
 import { inWords } from '../../words.ts';
 import { longRoadWords, rounds } from './longRoadWords.ts';
+import { joins, onward, roadClock, stops } from './roadSteps.ts';
 import {
   askLine,
   dealtRound,
-  dealtTo,
-  endOf,
-  joined,
   targetCards,
   targetOf,
   cardsLeft,
@@ -109,6 +107,7 @@ export const longRoad: Game<RoadRules, RoadState> = {
     totals: state.points.map((value, seat) => ({ name: say('seat', { seat }), value })),
     target: state.target,
   }),
+  clock: (_play, { round, walker, target }) => (target === null ? null : roadClock(round, walker)),
   scores: (play, { points }) => scoresFrom(play, points),
   best: (play, { stage, has, target, turn }) => {
     if (stage !== 'line' || target === null) return null;
@@ -136,40 +135,3 @@ export const longRoad: Game<RoadRules, RoadState> = {
     };
   },
 };
-
-/** The number that two come to lies there, and the road goes on; with one number left it ends. */
-function joins(play: P, state: RoadState): Step<RoadLies> {
-  const { joining } = state;
-  if (!joining) throw new Error('Nothing is being joined.');
-  const on = {
-    ...{ has: joined(state.has, joining), lines: [...state.lines, joining.whole], joining: null },
-    says: say('whole', { whole: joining.whole }),
-  };
-  return on.has.length > 1 ? { ...on, next: 'line' } : stops(play, { ...state, ...on }, [on.says]);
-}
-
-/** The road of the seat at turn ends, for what it is worth. */
-function stops(play: P, state: RoadState, before: readonly Sentence[]): Step<RoadLies> {
-  const { target, turn } = state;
-  const end = endOf(state.has, target ?? 0);
-  const points = state.points.map((one, seat) => (seat === turn ? one + end.points : one));
-  const says = sentences(before, say('roadEnds', { seat: turn, target: target ?? 0, ...end }));
-  return { points, ...onward(play, { ...state, stopped: [...state.stopped, turn] }, says) };
-}
-
-/** The next one begins its own road, or it is the next target's turn. */
-function onward(play: P, state: RoadState, says: Words): Step<RoadLies> {
-  const { stopped } = state;
-  const next = walkerAfter(play, state);
-  const on = { stopped, lines: [], joining: null, says };
-  if (next !== undefined)
-    return { ...on, turn: next, walker: next, has: dealtTo(play, state, next), next: 'line' };
-  if (state.round >= rounds) return { ...on, walker: null, next: { over: say('roundsPlayed', { rounds }) } };
-  return { ...on, ...dealtRound(play, state), next: 'again' };
-}
-
-/** Who goes next of those who have not yet; another begins each round. */
-const walkerAfter = (play: P, { round, stopped, out }: RoadState): number | undefined =>
-  [...Array(play.seats).keys()]
-    .map((on) => (round - 1 + on) % play.seats)
-    .find((seat) => !stopped.includes(seat) && !out.includes(seat));

@@ -24,6 +24,14 @@ export interface RoadEnd {
 
 /** English, by what it is of. */
 export const make = {
+  // Clocks that the tutor begins.
+  lookThenMinute: (_: None) => 'Look, then a minute',
+  looking: (_: None) => 'Looking',
+  sweeping: (_: None) => 'Sweeping',
+  minuteOver: (_: None) => 'The minute is over',
+  againstClock: ({ seconds }: { readonly seconds: number }) => `Against the clock, ${seconds} s`,
+  onTheRoad: (_: None) => 'On the road',
+  timeOver: (_: None) => 'The time is over',
   // Lines and arrays.
   theRoll: ({ roll }: { readonly roll: readonly number[] }) => `${roll.join(', ')}.`,
   whichLine: (_: None) => 'Which line?',
