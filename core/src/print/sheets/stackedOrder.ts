@@ -51,6 +51,19 @@ function pagesOf(rows: readonly SceneRow[], room: Area): Page[] {
 export function stackedOrder(game: AnyGame): Sheet<StackedOrder> | undefined {
   if (!game.order) return undefined;
   const { least, most } = game.seats;
+  const usual = Math.max(least, Math.min(2, most));
+  const orderAt = (step: number, own: number, against: boolean, seed: number): readonly SceneRow[] => {
+    const rules = game.steps[step]?.rules;
+    if (rules === undefined) throw new RangeError(`${game.name} has no step ${step + 1}.`);
+    const play: Play<unknown> = { rules, seats: own, against: against && own > 1, seed };
+    return (game.order?.(play) ?? []).filter(({ cards }) => cards.length > 0);
+  };
+  // Steps at which cards are laid; at others they are shuffled.
+  const steps = game.steps.flatMap(({ name }, nth) =>
+    orderAt(nth, usual, usual > 1, 1).length > 0 ? [[nth, name] as const] : [],
+  );
+  const [first] = steps[0] ?? [];
+  if (first === undefined) return undefined;
   const seats = Array.from({ length: most - least + 1 }, (_, at) => least + at);
   return {
     id: `order-${game.id}`,
@@ -60,11 +73,7 @@ export function stackedOrder(game: AnyGame): Sheet<StackedOrder> | undefined {
     ofGame: { name: game.name, what: 'order' },
     seeded: true,
     settings: [
-      oneSetting(
-        'step',
-        'Step',
-        game.steps.map(({ name }, nth) => [nth, name]),
-      ),
+      oneSetting('step', 'Step', steps),
       oneSetting(
         'seats',
         'Players',
@@ -72,19 +81,12 @@ export function stackedOrder(game: AnyGame): Sheet<StackedOrder> | undefined {
       ),
       yesNo('against', 'Against one another'),
     ],
-    choices: { step: 0, seats: Math.max(least, Math.min(2, most)), against: least > 1 },
+    choices: { step: first, seats: usual, against: usual > 1 },
     title: ({ step, seats: own }) => `${game.name}, ${game.steps[step]?.name ?? ''}, ${own} playing`,
     pages: ({ step, seats: own, against }, seed, room) => {
-      const rules = game.steps[step]?.rules;
-      if (rules === undefined) throw new RangeError(`${game.name} has no step ${step + 1}.`);
-      const play: Play<unknown> = { rules, seats: own, against: against && own > 1, seed };
-      const rows = game.order?.(play) ?? [];
-      if (rows.every(({ cards }) => cards.length === 0))
-        throw new RangeError('At this step the cards are shuffled: no order is laid.');
-      return pagesOf(
-        rows.filter(({ cards }) => cards.length > 0),
-        room,
-      );
+      const rows = orderAt(step, own, against, seed);
+      if (rows.length === 0) throw new RangeError('At this step the cards are shuffled: no order is laid.');
+      return pagesOf(rows, room);
     },
   };
 }
