@@ -367,7 +367,7 @@ describe('a class', () => {
       }),
     );
     await Promise.all(
-      devices.map(({ cookie = '', seat = 0 }) => holds(cookie, { kind: 'hold', card: seat, nth: 1 })),
+      devices.map(async ({ cookie = '', seat = 0 }) => holds(cookie, { kind: 'hold', card: seat, nth: 1 })),
     );
     const heard: SeatTells[] = [];
     while (heard.length < 30) heard.push((await tutor.next()) as SeatTells);
