@@ -110,9 +110,7 @@ export function skillsByGame(): Record<string, SkillKind[]> {
     games.map((game) => {
       const found = game.steps.flatMap((_, step) => evidenceIn(game, step));
       const kinds = new Set(
-        found.flatMap(({ item }) =>
-          (item.kind === 'skill' ? [tryParseSkill(item.key)?.kind ?? []] : []).flat(),
-        ),
+        found.flatMap(({ item }) => (item.kind === 'skill' ? (tryParseSkill(item.key)?.kind ?? []) : [])),
       );
       return [game.id, (Object.keys(skillKinds) as SkillKind[]).filter((kind) => kinds.has(kind))];
     }),

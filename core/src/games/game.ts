@@ -107,6 +107,8 @@ export interface Game<Rules, State extends GameState> {
   readonly family: Family;
   readonly told: Told;
   readonly seats: { readonly least: number; readonly most: number };
+  /** Only a screen can show it, for so long and no longer: it has no version for a home. */
+  readonly onScreenAlone?: true;
   /** Usual length, minutes. */
   readonly minutes: number;
   readonly steps: readonly GameStep<Rules>[];

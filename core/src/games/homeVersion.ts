@@ -24,9 +24,7 @@ const homeDie = 6;
 export function fitsHomeAt(game: AnyGame, step: number): boolean {
   const at = game.steps[step];
   if (!at) return false;
-  const { pack, dice, others } = game.materials(at.rules);
-  const onScreenAlone = pack === null && dice.length === 0 && others.every((one) => /screen/.test(one));
-  return dice.every((sides) => sides <= homeDie) && !(others.length > 0 && onScreenAlone);
+  return !game.onScreenAlone && game.materials(at.rules).dice.every((sides) => sides <= homeDie);
 }
 
 /** Whether a game has a step for a home. */

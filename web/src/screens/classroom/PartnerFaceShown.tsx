@@ -1,6 +1,7 @@
 import { pipLayout } from '@veldrift/core';
 import { tell, type PartnerFace } from '@veldrift/core/games';
 import { fits } from '../../parts/fits.ts';
+import './device.css';
 
 /** What stands on a card to find a partner by, as large as its place allows. */
 export function PartnerFaceShown({ face }: { readonly face: PartnerFace }) {

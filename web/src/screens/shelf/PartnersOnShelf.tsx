@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { operations } from '@veldrift/core';
 import { Link } from 'react-router';
 
 const name = 'Partners about';
@@ -7,11 +8,12 @@ const to = '/class/partners-about';
 /** Whether what is looked for on the shelf may be finding partners: with printed cards or devices, a class, some minutes. */
 export function fitsPartners(params: URLSearchParams, typed: string): boolean {
   const material = params.get('with');
+  const practises = params.get('practises');
   return (
     name.toLowerCase().includes(typed.trim().toLowerCase()) &&
     (!material || material === 'cards') &&
     !params.get('players') &&
-    !/:|^(cmp|cnt|glance|place|read|chain|make|bond|pow|mend|count|sign)$/.test(params.get('practises') ?? '')
+    (!practises || operations.some((one) => one === practises))
   );
 }
 

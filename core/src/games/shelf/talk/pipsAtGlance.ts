@@ -28,6 +28,7 @@ export const pipsAtGlance: Game<GlanceRules, State> = {
   version: 1,
   family: 'talk',
   seats: { least: 1, most: 4 },
+  onScreenAlone: true,
   minutes: 5,
   ...inWords(pipsAtGlanceWords, [
     rules({ most: 6 }),
