@@ -141,14 +141,14 @@ function Play({ gameId, step }: { readonly gameId: string; readonly step: number
             <Circle said={moves.filter((one) => one.kind === 'said').length} />
           )}
           {need.kind === 'say' && (
-            <>
+            <div className="class-judges">
               <LiveKey className="judge wrong" onPress={() => said(false)}>
                 Not yet
               </LiveKey>
               <LiveKey className="judge right" onPress={() => said(true)}>
                 They had it
               </LiveKey>
-            </>
+            </div>
           )}
         </div>
       </div>
