@@ -71,7 +71,9 @@ export function GameField({
   const boarded = isBoarded(scene);
   const ratio = boarded ? boardRatio(scene) : 1;
   // A board so much wider than high lies across the field, where it is largest; one not quite so wide takes more of it.
-  const [band, long] = [ratio >= 2, ratio >= 1.3];
+  // Where there is nothing to do but think, what is thought of has the whole field.
+  const thinks = need.kind === 'go' && need.unhurried === true;
+  const [band, long] = [ratio >= 2 || (boarded && thinks), ratio >= 1.3];
   // On a device of one's own there is one's own place alone.
   const placed = names.length > 1 && view.seat === null && room.width >= placedFrom.width;
   const ends = placed && !boarded && room.height >= placedFrom.height;
