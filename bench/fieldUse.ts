@@ -1,8 +1,8 @@
 import type { Page } from '@playwright/test';
 import { games } from '@veldrift/core/games';
-import { beginGame, dealsByHand, dealtBy, need, painted } from '../e2e/gameHouse.ts';
+import { beginGame, dealsByHand, dealtBy, need } from '../e2e/gameHouse.ts';
 import { move, shown, taps } from '../e2e/gameWalk.ts';
-import { addPupil, secondWindow } from '../e2e/house.ts';
+import { addPupil, painted, secondWindow } from '../e2e/house.ts';
 import type { Bench } from './section.ts';
 import { withTable } from './table.ts';
 

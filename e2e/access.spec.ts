@@ -1,7 +1,7 @@
 import { expect, test, type Locator } from '@playwright/test';
-import { beginGame, dealsByHand, dealtBy, painted } from './gameHouse.ts';
+import { beginGame, dealsByHand, dealtBy } from './gameHouse.ts';
 import { keys, move, shown, showsOtherThan } from './gameWalk.ts';
-import { addPupil, deletePupil, house, prompt, pupilOf, signIn, startMinute } from './house.ts';
+import { addPupil, deletePupil, house, painted, prompt, pupilOf, signIn, startMinute } from './house.ts';
 import { screensOf } from './screenList.ts';
 import { shifted, watchShifts } from './shifts.ts';
 

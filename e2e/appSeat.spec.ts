@@ -1,11 +1,12 @@
 import { expect, test } from '@playwright/test';
-import { beginGame, dealsByHand, dealtBy, painted } from './gameHouse.ts';
+import { beginGame, dealsByHand, dealtBy } from './gameHouse.ts';
 import {
   addPupil,
   deletePupil,
   expectNoViolations,
   house,
   keptReview,
+  painted,
   secondWindow,
   signIn,
 } from './house.ts';

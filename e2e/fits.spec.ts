@@ -1,10 +1,10 @@
 import { expect, type Page } from '@playwright/test';
 import { games } from '@veldrift/core/games';
-import { beginGame, childrenType, dealsByHand, dealtBy, need, painted } from './gameHouse.ts';
+import { beginGame, childrenType, dealsByHand, dealtBy, need } from './gameHouse.ts';
 import { atEverySize, hiddenNow, hiddenSizes } from './hidden.ts';
 import { move, shown, showsOtherThan, taps, type Hand } from './gameWalk.ts';
 import { stepsThatLieOtherwise } from './layouts.ts';
-import { addPupil, deletePupil, house, prompt, secondWindow, signIn, startMinute } from './house.ts';
+import { addPupil, deletePupil, house, painted, prompt, secondWindow, signIn, startMinute } from './house.ts';
 import { test } from './steady.ts';
 
 const { sizes, apart, furthest, childs } = hiddenSizes;

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginGame, dealsByHand, dealtBy, painted } from './gameHouse.ts';
-import { addPupil, deletePupil, signIn } from './house.ts';
+import { beginGame, dealsByHand, dealtBy } from './gameHouse.ts';
+import { addPupil, deletePupil, painted, signIn } from './house.ts';
 
 /** Keeps what was seen going: which kind, and how far it had gone at its end, px. */
 const watched = (page: Page) =>

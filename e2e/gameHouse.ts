@@ -2,7 +2,7 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import { answerOf, parseFactKey } from '@veldrift/core';
 import type { PupilInput } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
-import { house } from './house.ts';
+import { house, painted } from './house.ts';
 
 /** Deals every play that is begun in this page from one seed: what a test finds, it finds again. */
 export const dealtBy = (page: Page, seed: number) =>
@@ -77,12 +77,6 @@ export async function beginGame(
 }
 
 export const need = (page: Page) => page.locator('.game-field').getAttribute('data-need');
-export const painted = (page: Page) =>
-  page.evaluate(
-    () =>
-      new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done)))),
-  );
-
 /** Presses a key when what is asked has been painted, and waits until something else is asked. */
 export async function press(page: Page, key: string): Promise<void> {
   const before = await page.locator('.game-field').innerText();

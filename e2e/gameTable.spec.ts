@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
-import { addPupil, deletePupil, house, keptReview, signIn } from './house.ts';
-import { beginGame, hasPractised, need, painted, press, sumsTo } from './gameHouse.ts';
+import { addPupil, deletePupil, house, keptReview, painted, signIn } from './house.ts';
+import { beginGame, hasPractised, need, press, sumsTo } from './gameHouse.ts';
 import { test } from './steady.ts';
 
 test('calm turns a game to what the pupil knows, takes no times, and stays through an undo', async ({

@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { expressionText, reach, shownSigns, signs } from '@veldrift/core';
-import { need, painted } from './gameHouse.ts';
+import { need } from './gameHouse.ts';
+import { painted } from './house.ts';
 import { choiceRead } from './walkReads.ts';
 
 /** A hand at the table: how something is pressed, and how a fact is judged. */

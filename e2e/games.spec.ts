@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginGame, childrenType, dealsByHand, need, painted, press } from './gameHouse.ts';
+import { beginGame, childrenType, dealsByHand, need, press } from './gameHouse.ts';
 import { keys, move } from './gameWalk.ts';
 import { games } from '@veldrift/core/games';
 import type { PupilGame, ReviewPage } from '@veldrift/wire';
@@ -11,6 +11,7 @@ import {
   house,
   joinedDevice,
   keptReview,
+  painted,
   pupilOf,
   signIn,
 } from './house.ts';

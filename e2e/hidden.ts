@@ -1,5 +1,5 @@
+import { painted } from './house.ts';
 import type { CDPSession, Page } from '@playwright/test';
-import { painted } from './gameHouse.ts';
 
 /** What is not wholly to be seen of what a child or tutor must see and press now, and keys that are too small. */
 export const hiddenNow = (page: Page) =>

@@ -106,7 +106,7 @@ export async function rightAnswer(page: Page): Promise<string> {
 }
 
 /** Waits until what is in the page has been painted: nobody answers what is not on the screen yet. */
-async function painted(page: Page): Promise<void> {
+export async function painted(page: Page): Promise<void> {
   await page.evaluate(
     () =>
       new Promise<void>((done) => {

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginGame, dealsByHand, dealtBy, painted } from './gameHouse.ts';
+import { beginGame, dealsByHand, dealtBy } from './gameHouse.ts';
 import { hiddenNow } from './hidden.ts';
-import { addPupil, deletePupil, house, keptReview, prompt, signIn } from './house.ts';
+import { addPupil, deletePupil, house, keptReview, painted, prompt, signIn } from './house.ts';
 
 /** The window on another monitor, or zoomed: other pixels to a point, and another size. */
 async function onScreen(page: Page, width: number, height: number, deviceScaleFactor: number): Promise<void> {
@@ -36,6 +36,7 @@ test('a window dragged to another monitor, or zoomed, in mid-prompt: the same fa
     expect(await prompt(page).getAttribute('data-fact')).toBe(fact);
     expect(await hiddenNow(page)).toEqual([]);
     asked.push(fact);
+    await painted(page);
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('Space');
   }

@@ -1,6 +1,6 @@
 import { expect, type Browser, type Page } from '@playwright/test';
-import { beginGame, dealtBy, need, painted } from './gameHouse.ts';
-import { addPupil, deletePupil, expectNoViolations, house, signIn } from './house.ts';
+import { beginGame, dealtBy, need } from './gameHouse.ts';
+import { addPupil, deletePupil, expectNoViolations, house, painted, signIn } from './house.ts';
 import { test, type Witness } from './steady.ts';
 
 /** A device of one child's own, joined by the square that its camera sees. */

@@ -1,9 +1,9 @@
 import { expect, type Page } from '@playwright/test';
 import { createRandom, type RandomSource } from '@veldrift/core';
 import { games, type AnyGame } from '@veldrift/core/games';
-import { beginGame, childrenType, dealtBy, painted } from './gameHouse.ts';
+import { beginGame, childrenType, dealtBy } from './gameHouse.ts';
 import { hiddenNow, hiddenSizes } from './hidden.ts';
-import { addPupil, deletePupil, signIn } from './house.ts';
+import { addPupil, deletePupil, painted, signIn } from './house.ts';
 import { test } from './steady.ts';
 
 test.use({ hasTouch: true, contextOptions: { reducedMotion: 'reduce' } });

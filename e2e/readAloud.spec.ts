@@ -1,7 +1,16 @@
 import { expect, test, type Page } from '@playwright/test';
 import { factKeyText, parseFactKey, readOut, sayNowLine } from '@veldrift/core';
-import { beginGame, dealsByHand, painted } from './gameHouse.ts';
-import { addPupil, deletePupil, expectNoViolations, house, prompt, secondWindow, signIn } from './house.ts';
+import { beginGame, dealsByHand } from './gameHouse.ts';
+import {
+  addPupil,
+  deletePupil,
+  expectNoViolations,
+  house,
+  painted,
+  prompt,
+  secondWindow,
+  signIn,
+} from './house.ts';
 
 declare global {
   interface Window {

@@ -9,13 +9,14 @@ import {
   house,
   judge,
   keptReview,
+  painted,
   prompt,
   pupilOf,
   signIn,
   startMinute,
   typeAnswer,
 } from './house.ts';
-import { beginGame, painted } from './gameHouse.ts';
+import { beginGame } from './gameHouse.ts';
 
 /** From now on this device's disk takes nothing of plays: each write is undone as it is made. */
 const breakDisk = (page: Page) =>

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { addPupil, deletePupil, house, keptReview, signIn } from './house.ts';
+
+import { addPupil, deletePupil, house, keptReview, painted, signIn } from './house.ts';
 
 test('a toll is found on the shelf, asked before each move, and on record as any drill', async ({ page }) => {
   await signIn(page);
@@ -23,11 +24,13 @@ test('a toll is found on the shelf, asked before each move, and on record as any
   const playId = page.url().split('/').at(-1) as string;
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.locator('.prompt')).toBeVisible();
+  await painted(page);
   await page.keyboard.press('ArrowRight');
   await expect(page.getByText('Your move.')).toBeVisible();
   await expect(page.locator('.prompt')).toHaveCount(0);
   await page.getByRole('button', { name: 'Next toll' }).first().click();
   await expect(page.locator('.prompt')).toBeVisible();
+  await painted(page);
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByText('Say it once more, then your move.')).toBeVisible();
   await page.keyboard.press('Space');

@@ -5,6 +5,7 @@ import {
   expectNoViolations,
   house,
   keptReview,
+  painted,
   prompt,
   rightAnswer,
   signIn,
@@ -263,6 +264,8 @@ test('stacked cards: the order is shown, Space as a card turns, a missed one is 
   );
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Space');
+  await expect(page.locator('.pack-fact')).toBeVisible();
+  await painted(page);
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByText('Slide it back under one card.')).toBeVisible();
   await page.keyboard.press('Space');

@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
-import { beginGame, childrenType, dealtBy, need, painted } from './gameHouse.ts';
+import { beginGame, childrenType, dealtBy, need } from './gameHouse.ts';
 import { move, shown, showsOtherThan, taps } from './gameWalk.ts';
-import { addPupil, deletePupil, keptReview, signIn } from './house.ts';
+import { addPupil, deletePupil, keptReview, painted, signIn } from './house.ts';
 import { test } from './steady.ts';
 
 test.use({ hasTouch: true, viewport: { width: 1024, height: 768 } });
