@@ -3,6 +3,7 @@ import { factOfItem } from '../facts/item.ts';
 import type { RandomSource } from '../random/random.ts';
 import type { Game, GameState, Play } from './game.ts';
 import type { Move } from './move.ts';
+import type { Choice } from './need.ts';
 import { legalMoves, needOf } from './playGame.ts';
 
 /** How a seat plays in simulation. */
@@ -59,14 +60,19 @@ export function modelMove<R, S extends GameState>(
       const best = random.unit() < playerOf(need.seat).sees ? game.best(play, state)?.move : null;
       if (best) return best;
       // Now and then somebody claims what does not hold.
-      if (need.kind === 'line' || !need.choices.some((one) => one.claim)) {
+      if (need.kind === 'line') {
         const moves = legalMoves(game, play, state);
         return moves[random.int(0, moves.length - 1)];
       }
-      const holds = random.unit() < 0.9;
-      const some = need.choices.filter(({ claim }) => (claim === undefined) === holds);
+      const some = need.choices.some((one) => one.claim)
+        ? claiming(need.choices, random.unit() >= 0.9)
+        : need.choices;
       const one = some[random.int(0, some.length - 1)];
       return one && { kind: 'choose', seat: need.seat, key: one.key };
     }
   }
 }
+
+/** The choices that claim what does not hold, or those that do hold. */
+const claiming = (choices: readonly Choice[], claims: boolean) =>
+  choices.filter(({ claim }) => (claim !== undefined) === claims);

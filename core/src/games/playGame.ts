@@ -36,15 +36,14 @@ interface KeptNeed {
   readonly need: Need;
 }
 /** What was last worked out of a state: screen, move, evidence and model player ask it of the same one, and some tables think long. */
-const keptNeeds = new WeakMap<GameState, KeptNeed>();
+let keptNeed: (KeptNeed & { readonly state: GameState }) | undefined;
 
 /** What the table waits for. */
 export function needOf<R, S extends GameState>(game: Game<R, S>, play: Play<R>, state: S): Need {
   if (state.over !== null) return { kind: 'over', says: state.over };
-  const kept = keptNeeds.get(state);
-  if (kept && kept.game === game && kept.play === play) return kept.need;
+  if (keptNeed?.state === state && keptNeed.game === game && keptNeed.play === play) return keptNeed.need;
   const need = game.need(play, state);
-  keptNeeds.set(state, { game, play, need });
+  keptNeed = { game, play, state, need };
   return need;
 }
 

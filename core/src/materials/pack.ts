@@ -1,3 +1,4 @@
+import { keptBy } from '../random/keptBy.ts';
 import { shuffled, type RandomSource } from '../random/random.ts';
 
 /** What stands on a card. */
@@ -30,17 +31,11 @@ export interface Card {
 /** The most cards of one pack that are kept, two packs and their jokers. */
 const mostCards = 2 * 54;
 
-/** Packs made before, by their recipes: a table asks for its cards at every look. */
-const made = new WeakMap<Recipe, readonly Card[]>();
-
-/** The cards of a recipe, in order of rank. Throws RangeError when it keeps none or asks for too many. */
-export function packOf(recipe: Recipe): readonly Card[] {
-  const known = made.get(recipe);
-  if (known) return known;
-  const cards = packMadeBy(recipe);
-  made.set(recipe, cards);
-  return cards;
-}
+/**
+ * The cards of a recipe, in order of rank; made once, as a table asks for its cards at every look. Throws RangeError when it
+ * keeps none or asks for too many.
+ */
+export const packOf = keptBy(packMadeBy);
 
 function packMadeBy(recipe: Recipe): readonly Card[] {
   if (!Number.isInteger(recipe.copies) || recipe.copies < 1 || recipe.copies > 8)

@@ -1,3 +1,4 @@
+import { keptBy } from '../../random/keptBy.ts';
 import type { Game, Play } from '../game.ts';
 import type { Asked, Choice, ChoiceBy } from '../need.ts';
 import type { Text, Words } from '../tell/sentence.ts';
@@ -74,12 +75,11 @@ export function choosing<R, T extends object>(
   /** A step of the game's own, with what was chosen: the compiler cannot follow a part of a type that is not known yet. */
   const step = (own: object, more: object = {}): Step<Own> => ({ ...more, ...own }) as unknown as Step<Own>;
   // What may be chosen of a state is asked for when it is shown and again when it is chosen: it is thought of once.
-  const thoughtOf = new WeakMap<S, { readonly play: Play<R>; readonly options: readonly Option[] }>();
+  let thought: { readonly state: S; readonly play: Play<R>; readonly options: readonly Option[] } | undefined;
   const optionsOf = (play: Play<R>, state: S): readonly Option[] => {
-    const known = thoughtOf.get(state);
-    if (known?.play === play) return known.options;
+    if (thought?.state === state && thought.play === play) return thought.options;
     const options = game.options(play, state);
-    thoughtOf.set(state, { play, options });
+    thought = { state, play, options };
     return options;
   };
   // Thought of on the way to a state that is not made yet: it is kept with that state as soon as it is, and with no other.
@@ -119,12 +119,12 @@ export function choosing<R, T extends object>(
     },
     choice: (play, state) => ({
       says: game.asksWhich(play, state),
-      choices: optionsOf(play, state).map(choiceOf),
+      choices: choicesOf(optionsOf(play, state)),
       ...shown(game.shows?.(play, state)),
       ...(game.by ? { by: game.by(play.rules) } : {}),
     }),
     waits: (state) => {
-      if (onTheWay) thoughtOf.set(state, onTheWay);
+      if (onTheWay) thought = { state, ...onTheWay };
       onTheWay = undefined;
     },
     chosen: (play, state, { key }) => choose(play, state, optionOf(play, state, key), {}, state.says),
@@ -154,13 +154,21 @@ export function choosing<R, T extends object>(
   } as TurnRules<R, Own>) as Pick<Game<R, S>, 'setUp' | 'need' | 'act' | 'leaves'>;
 }
 
-/** Choices of options, each without what is said for it: an option that is offered again is the same choice. */
-const choices = new WeakMap<Option, Choice>();
-function choiceOf(option: Option): Choice {
-  const known = choices.get(option);
-  if (known) return known;
-  const { asks: _asks, ...choice } = option;
-  choices.set(option, choice);
+/** Choices of options, without what is said for each: asked for when it is shown and again when it is chosen. */
+const choicesOf = keptBy((options: readonly Option[]): readonly Choice[] => options.map(withoutAsks));
+
+type Mutable<T> = { -readonly [K in keyof T]: T[K] };
+
+/** Copied key by key: tables offer hundreds at once, and a copy of what is left over takes ten times as long. */
+function withoutAsks(option: Option): Choice {
+  const choice: Mutable<Choice> = { key: option.key, says: option.says };
+  if (option.at !== undefined) choice.at = option.at;
+  if (option.veiled !== undefined) choice.veiled = option.veiled;
+  if (option.cards !== undefined) choice.cards = option.cards;
+  if (option.numbers !== undefined) choice.numbers = option.numbers;
+  if (option.request !== undefined) choice.request = option.request;
+  if (option.claim !== undefined) choice.claim = option.claim;
+  if (option.judged !== undefined) choice.judged = option.judged;
   return choice;
 }
 

@@ -1,5 +1,6 @@
 import { allRolls, type DieSides } from '../../../materials/dice.ts';
 import type { Sign } from '../../../numbers/expression.ts';
+import { keptBy } from '../../../random/keptBy.ts';
 import { reach, type Reach } from '../../../numbers/reach.ts';
 import { askMade, madeUpTo, type Making } from '../../askMade.ts';
 import type { ChoosingState } from '../../bodies/choosing.ts';
@@ -18,14 +19,9 @@ interface Board {
   readonly ways: ReadonlyMap<number, number>;
 }
 const boards = new Map<string, Board>();
-const boardsByRules = new WeakMap<CoverRules, Board>();
 
 /** Every number the dice make above 0, the smallest so many, each by every die; and how many rolls make each. */
-export function boardOf(one: CoverRules): Board {
-  const own = boardsByRules.get(one) ?? boardLaid(one);
-  boardsByRules.set(one, own);
-  return own;
-}
+export const boardOf = keptBy(boardLaid);
 
 function boardLaid(one: CoverRules): Board {
   const key = JSON.stringify(one);

@@ -6,6 +6,7 @@ import type { ChoosingState } from '../../bodies/choosing.ts';
 import { dealHands } from '../../bodies/dealing.ts';
 import type { Play } from '../../game.ts';
 import type { Asked } from '../../need.ts';
+import { keptBy } from '../../../random/keptBy.ts';
 import { packedWith } from '../../ownPacks.ts';
 import { nextSeat, seatsIn } from '../../playGame.ts';
 import { say } from '../../tell/sentence.ts';
@@ -33,14 +34,14 @@ export const partnerOf = ({ operation, total }: PartnerAskRules, worth: number):
   operation === 'add' ? total - worth : total % worth === 0 ? total / worth : 0;
 
 /** The pack without the cards that have no partner in it: those are never dealt. */
-export function pairing(own: PartnerAskRules): Recipe {
+export const pairing = keptBy((own: PartnerAskRules): Recipe => {
   const worths = Object.entries(own.recipe.worths);
   const there = new Set(worths.map(([, worth]) => worth));
   return {
     ...own.recipe,
     worths: Object.fromEntries(worths.filter(([, worth]) => there.has(partnerOf(own, worth)))),
   };
-}
+});
 
 export function askPartner(own: PartnerAskRules, seat: number, worth: number): Asked {
   const { operation, total } = own;

@@ -123,7 +123,7 @@ export function layings(
 ): Laying[] {
   const { operation, recipe } = play.rules;
   const both = distinct([...piecesOf(play, state, seat), ...extra]);
-  const out = new Map<string, Laying>();
+  const out = new Map<number, Laying>();
   // Thought of at every move, and cubic in the cards: what rules a line out is looked at first, and nothing is made for it.
   for (const a of both)
     for (const b of both) {
@@ -138,9 +138,8 @@ export function layings(
         if (Number(a.worth === null) + Number(b.worth === null) + Number(c.worth === null) > 1) continue;
         const numbers = numbersOf(operation, recipe.signed, a.worth, b.worth, c.worth);
         if (!numbers) continue;
-        const wild = [a, b, c].findIndex((one) => one.worth === null);
         // Which of them lie on the board is part of it: a child picks up the one or the other.
-        const key = `${numbers.join(' ')} ${ownText([a, b, c])} ${wild}`;
+        const key = lineNumber(a, numbers[0], lineNumber(b, numbers[1], lineNumber(c, numbers[2], 0)));
         if (!out.has(key)) out.set(key, { ids: [a.id, b.id, c.id], numbers, own });
       }
     }
@@ -158,30 +157,29 @@ function piecesOf(play: Play<TrueRules>, { hands, board }: Hands, seat: number):
 
 /** Every three cards that a seat could lay and that make no true line in any order, each once by its numbers. */
 export function untrue(play: Play<TrueRules>, state: Hands, seat: number): (readonly Piece[])[] {
-  const { operation, recipe } = play.rules;
   const pieces = distinct(piecesOf(play, state, seat));
-  const out = new Map<string, readonly Piece[]>();
-  const fits = (three: readonly Piece[]) =>
-    orders.some(([i, j, k]) => {
-      const [a, b, c] = [three[i] as Piece, three[j] as Piece, three[k] as Piece];
-      return numbersOf(operation, recipe.signed, a.worth, b.worth, c.worth) !== undefined;
-    });
-  pieces.forEach((a, first) => {
-    pieces.slice(first + 1).forEach((b, nth) => {
-      for (const c of pieces.slice(first + nth + 2)) {
+  const codes = pieces.map(pieceNumber);
+  const out = new Map<number, readonly Piece[]>();
+  for (let i = 0; i < pieces.length; i += 1)
+    for (let j = i + 1; j < pieces.length; j += 1)
+      for (let k = j + 1; k < pieces.length; k += 1) {
+        const [a, b, c] = [pieces[i] as Piece, pieces[j] as Piece, pieces[k] as Piece];
         if (Number(a.own) + Number(b.own) + Number(c.own) < 2) continue;
-        const three = [a, b, c];
-        const key = three
-          .map((one) => `${one.worth ?? 'any'} ${one.own}`)
-          .sort()
-          .join(' ');
-        if (out.has(key)) continue;
-        if (!fits(three)) out.set(key, three);
+        const key = threeNumber(codes[i] as number, codes[j] as number, codes[k] as number);
+        if (!out.has(key) && !fits(play.rules, a, b, c)) out.set(key, [a, b, c]);
       }
-    });
-  });
   return [...out.values()];
 }
+
+/** Three numbers in any order as one. */
+function threeNumber(a: number, b: number, c: number): number {
+  const [most, least] = [Math.max(a, b, c), Math.min(a, b, c)];
+  return (most * mostPieceNumber + (a + b + c - most - least)) * mostPieceNumber + least;
+}
+
+/** Whether three cards make a true line in some order. */
+const fits = ({ operation, recipe: { signed } }: TrueRules, ...three: readonly [Piece, Piece, Piece]) =>
+  orders.some(([i, j, k]) => numbersOf(operation, signed, three[i].worth, three[j].worth, three[k].worth));
 const orders = [
   [0, 1, 2],
   [0, 2, 1],
@@ -191,15 +189,21 @@ const orders = [
   [2, 1, 0],
 ] as const;
 
-const ownText = (three: readonly Piece[]) => three.map((one) => one.own).join();
+/** A line as one number, from its pieces and the numbers they stand for: whole numbers from −99 to 99, so two lines never share one. */
+const lineNumber = (piece: Piece, number: number, others: number) =>
+  (others * 199 + number + 99) * 4 + (piece.own ? 2 : 0) + (piece.worth === null ? 1 : 0);
+
+/** A piece as one number: what it is worth and whose it is. */
+const pieceNumber = ({ worth, own }: Piece) => (worth === null ? 0 : worth + 200) * 2 + (own ? 1 : 0);
+const mostPieceNumber = 1000;
 
 const hasTwin = (operation: TrueRules['operation']) => operation !== 'sub';
 
 /** Up to three pieces of each number, own and on the board apart: more make no other line. */
 function distinct(pieces: readonly Piece[]): Piece[] {
-  const seen = new Map<string, number>();
+  const seen = new Map<number, number>();
   return pieces.filter((one) => {
-    const key = `${one.worth} ${one.own}`;
+    const key = pieceNumber(one);
     const count = seen.get(key) ?? 0;
     seen.set(key, count + 1);
     return count < 3;
