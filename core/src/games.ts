@@ -39,6 +39,6 @@ export * from './games/table/gameTable.ts';
 export * from './games/table/seatAnswer.ts';
 export { say, tell, valuesOf, written, type Words } from './games/tell/sentence.ts';
 export * from './games/typedReply.ts';
-export { factAsShown } from './games/askFact.ts';
+export { aidFactOf, factAsShown } from './games/askFact.ts';
 export { partsDrawn } from './games/askPart.ts';
 export * from './games/writtenFacts.ts';

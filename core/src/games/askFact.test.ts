@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { askCards, askChange, askLarger, askReading, askSum, factAsShown, signedText } from './askFact.ts';
+import {
+  aidFactOf,
+  askCards,
+  askChange,
+  askLarger,
+  askReading,
+  askSum,
+  factAsShown,
+  signedText,
+} from './askFact.ts';
 import { written } from './tell/sentence.ts';
 
 const cards = Array.from({ length: 13 }, (_, nth) => nth + 1);
@@ -60,6 +69,26 @@ describe('what is asked as a fact of the map', () => {
     }
     expect(factAsShown({ item: { kind: 'fact', key: '7-2' as never }, shown: '2 + \u25a1 = 7' })).toBeNull();
     expect(factAsShown(askCards(0, 'add', [2, 9, 4]))).toBeNull();
+  });
+});
+
+describe('what an aid is laid out for', () => {
+  it('is the fact, or a sum too large for the map, for every two numbers and either sign', () => {
+    for (const left of [0, 7, 12, 13, 48, 99, 305, 999])
+      for (const right of [0, 1, 9, 35, 99, 476]) {
+        const whole = askChange(0, left, right, true);
+        expect(aidFactOf(whole)).toBe(`${left}+${right}`);
+        const less = askChange(0, left, -right, true);
+        // Below 0 there are no columns; nothing is taken away in adding nothing.
+        if (right > 0) expect(aidFactOf(less)).toBe(left < right ? null : `${left}-${right}`);
+      }
+  });
+  it('is nothing where a number is missing, in the head, or there are more than two', () => {
+    expect(aidFactOf({ item: { kind: 'skill', key: 'line:add' }, shown: '20 + \u25a1 = 47' })).toBeNull();
+    expect(aidFactOf(askChange(0, 48, 35, false))).toBeNull();
+    expect(aidFactOf(askCards(0, 'add', [20, 9, 40]))).toBeNull();
+    expect(aidFactOf(askLarger(0, [4, 9], false))).toBeNull();
+    expect(aidFactOf({ item: { kind: 'skill', key: 'line:add' }, shown: '1000 + 7' })).toBeNull();
   });
 });
 

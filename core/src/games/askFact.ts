@@ -1,4 +1,12 @@
-import { answerOf, factKey, factKeyText, factText, type Fact, type FactKey } from '../facts/fact.ts';
+import {
+  answerOf,
+  factKey,
+  factKeyText,
+  factText,
+  tryParseFactKey,
+  type Fact,
+  type FactKey,
+} from '../facts/fact.ts';
 import { factOr, isOnMap, skillItem, type Item } from '../facts/item.ts';
 import { displaySigns, type Operation } from '../facts/operation.ts';
 import type { Asked } from './need.ts';
@@ -78,6 +86,19 @@ const told = (seat: number, item: Item, shown: string, answer: Text): Asked => (
  */
 export function factAsShown({ item, shown }: Pick<Asked, 'item' | 'shown'>): FactKey | null {
   return item.kind === 'fact' && shown === factKeyText(item.key) ? item.key : null;
+}
+
+const sumShown = /^(\d+) ([+\u2212]) (\d+)$/;
+
+/**
+ * What an aid can be laid out for: the fact that is asked, or adding and taking away as it stands with numbers too large for the
+ * map ("47 + 38"), which can be worked in columns; null: nothing of the kind.
+ */
+export function aidFactOf({ item, shown }: Pick<Asked, 'item' | 'shown'>): FactKey | null {
+  if (item.kind === 'fact') return item.key;
+  const [, left, sign, right] = (typeof shown === 'string' && sumShown.exec(shown)) || [];
+  const key = `${left}${sign === '+' ? '+' : '-'}${right}`;
+  return tryParseFactKey(key) ? (key as FactKey) : null;
 }
 
 /** A number with a proper minus sign. */

@@ -1,7 +1,6 @@
 import { lettersNow } from '../../app/letters.ts';
 import {
   deleteDigit,
-  factOfItem,
   type Operation,
   operationNames,
   type TypedAnswer,
@@ -9,7 +8,7 @@ import {
   typedText,
   typedTimes,
 } from '@veldrift/core';
-import { GameError, moveTrouble, padKeys, openPlan, type GameState } from '@veldrift/core/games';
+import { aidFactOf, GameError, moveTrouble, padKeys, openPlan, type GameState } from '@veldrift/core/games';
 import type { ChildShow, ChildTells } from '@veldrift/wire';
 import { useMemo, useState } from 'react';
 import { Keypad } from '../../live/Keypad.tsx';
@@ -114,7 +113,7 @@ export function GameChild({
         Freeze. Now: {operationNames[own.frozen as Operation].toLowerCase()}.
       </p>
     );
-  const fact = need?.kind === 'say' || need?.kind === 'claim' ? factOfItem(need.asked.item) : null;
+  const fact = need?.kind === 'say' || need?.kind === 'claim' ? aidFactOf(need.asked) : null;
   return (
     <ReadsAloud value={isReadOut(view, own.readOutTo ?? [])}>
       <GameField

@@ -1,5 +1,6 @@
-import { factOfItem, operationNames } from '@veldrift/core';
+import { operationNames } from '@veldrift/core';
 import {
+  aidFactOf,
   padKeys,
   written,
   rolesNow,
@@ -71,7 +72,7 @@ export function RunningGame({ row }: { readonly row: GameRow }) {
   const rules = game.play.rules as Readonly<Record<string, unknown>>;
   const keypad = row.way === 'keypad';
   const shelf = useAid(game.promptId, game.layAid);
-  const fact = need.kind === 'say' || need.kind === 'claim' ? factOfItem(need.asked.item) : null;
+  const fact = need.kind === 'say' || need.kind === 'claim' ? aidFactOf(need.asked) : null;
   const { goesOn: chosen } = useSettings();
   const goesOn = row.plan.mode === 'screen' && (chosen ?? (elsewhere || where.devices.length > 0));
   const turn = useTurn(game, {
