@@ -2,6 +2,7 @@ import type { Aid } from '../facts/aid.ts';
 import type { FactKey } from '../facts/fact.ts';
 import type { Operation } from '../facts/operation.ts';
 import type { DieSides } from '../materials/dice.ts';
+import type { Draw } from '../materials/draw.ts';
 import type { Recipe } from '../materials/pack.ts';
 import type { RandomSource } from '../random/random.ts';
 import type { Move } from './move.ts';
@@ -121,6 +122,8 @@ export interface Game<Rules, State extends GameState> {
   /** Cards in the order in which they are to be stacked or laid, to be printed; left out where no order matters. */
   order?(play: Play<Rules>): readonly SceneRow[];
   operations(rules: Rules): readonly Operation[];
+  /** How facts come up by these rules, where that can be told exactly; null or left out: it is counted by playing. */
+  draw?(rules: Rules): Draw | null;
   materials(rules: Rules): Materials;
   setUp(play: Play<Rules>): State;
   need(play: Play<Rules>, state: State): Need;

@@ -14,7 +14,16 @@ import {
   waysToChoose,
 } from './deckOdds.ts';
 import { allRolls, diceWords, dieSides, facesOf, rollDice, rollTrouble } from './dice.ts';
-import { deckOf, numberRecipe, packOf, ranks, recipeWords, shuffledIds, type Deck } from './pack.ts';
+import {
+  deckOf,
+  numberRecipe,
+  packOf,
+  ranks,
+  recipeWith,
+  recipeWords,
+  shuffledIds,
+  type Deck,
+} from './pack.ts';
 
 const smallDeck = fc
   .array(fc.tuple(fc.integer({ min: 1, max: 6 }), fc.integer({ min: 1, max: 3 })), {
@@ -46,6 +55,38 @@ describe('packs', () => {
     const pack = packOf(numberRecipe(1, 5, { signed: true }));
     expect(pack.filter((card) => card.worth < 0).every((card) => card.colour === 'red')).toBe(true);
     expect(pack.reduce((sum, card) => sum + card.worth, 0)).toBe(0);
+  });
+  it('hold fewer or more of some ranks where they were put together for a child', () => {
+    const recipe = recipeWith(
+      numberRecipe(1, 10),
+      new Map([
+        [6, 2],
+        [7, 6],
+        [8, 4],
+        [3, 1],
+      ]),
+    );
+    const pack = packOf(recipe);
+    expect(Object.fromEntries(deckOf(pack))).toEqual({ 3: 1, 6: 2, 7: 6, 8: 4 });
+    expect(pack.map((card) => card.id)).toEqual([...pack.keys()]);
+    expect(recipeWords(recipe)).toBe(
+      'Take out ace, 2, 4, 5, 9, 10 and the faces. Keep one 3 and two 6s. Add two 7s from a second pack.',
+    );
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 8 }), { minLength: 10, maxLength: 10 }), (counts) => {
+        fc.pre(counts.some((count) => count > 0));
+        const deck = new Map(counts.map((count, at) => [at + 1, count] as const));
+        const made = packOf(recipeWith(numberRecipe(1, 10), deck));
+        expect(counts.map((_, at) => made.filter((card) => card.worth === at + 1).length)).toEqual(counts);
+      }),
+    );
+    // Three ranks are worth ten: eight of the first, then of the next.
+    const tens = packOf(
+      recipeWith({ ...numberRecipe(9, 10), worths: { '9': 9, '10': 10, J: 10 } }, new Map([[10, 10]])),
+    );
+    expect(tens.map((card) => card.rank).join(' ')).toBe('10 10 10 10 10 10 10 10 J J');
+    for (const count of [-1, 9, 1.5])
+      expect(() => packOf({ ...numberRecipe(1, 5), counts: { A: count } })).toThrow('up to 8 cards');
   });
   it('are told in table words', () => {
     expect(recipeWords(numberRecipe(1, 10))).toBe('Take out the faces. Ace is 1.');

@@ -13,6 +13,8 @@ export interface Recipe {
   readonly worths: Readonly<Partial<Record<Rank, number>>>;
   /** Cards of each rank (jokers: at most 2 a pack): 4 one pack, 2 one colour of it, 8 two packs. */
   readonly copies: number;
+  /** Cards of a rank that has fewer or more than the others, up to 8: a pack that was put together for a child. */
+  readonly counts?: Readonly<Partial<Record<Rank, number>>>;
   /** Black adds, red takes away. */
   readonly signed: boolean;
   /** The jokers stand for any number; what they are worth is never read. */
@@ -44,7 +46,9 @@ function packMadeBy(recipe: Recipe): readonly Card[] {
   for (const rank of ranks) {
     const worth = recipe.worths[rank];
     if (worth === undefined) continue;
-    const copies = rank === 'joker' ? jokersOf(recipe.copies) : recipe.copies;
+    const copies = copiesOf(recipe, rank);
+    if (!Number.isInteger(copies) || copies < 0 || copies > 8)
+      throw new RangeError('A pack holds up to 8 cards of a rank.');
     for (let copy = 0; copy < copies; copy += 1) {
       // One colour of a pack is its black half, unless colours carry the sign.
       const colour = recipe.copies <= 2 && !recipe.signed ? 'black' : (cardColours[copy % 2] as CardColour);
@@ -59,6 +63,12 @@ function packMadeBy(recipe: Recipe): readonly Card[] {
   if (cards.length === 0 || cards.length > mostCards) throw new RangeError('A pack needs 1 to 108 cards.');
   return cards;
 }
+
+/** Cards of a rank that a recipe keeps. */
+export const copiesOf = (recipe: Recipe, rank: Rank): number =>
+  recipe.worths[rank] === undefined
+    ? 0
+    : (recipe.counts?.[rank] ?? (rank === 'joker' ? jokersOf(recipe.copies) : recipe.copies));
 
 const jokersOf = (copies: number) => (copies <= 2 ? 1 : copies <= 4 ? 2 : 4);
 
@@ -93,6 +103,20 @@ export function numberRecipe(least: number, most: number, over: Partial<Recipe> 
   return { worths, copies: 4, signed: false, ...over };
 }
 
+/** The same pack with so many cards of each number; of ranks worth the same the first is taken as far as eight of it go. */
+export function recipeWith(recipe: Recipe, deck: Deck): Recipe {
+  const left = new Map(deck);
+  const counts: Partial<Record<Rank, number>> = {};
+  for (const rank of ranks) {
+    const worth = recipe.worths[rank];
+    if (worth === undefined) continue;
+    const own = Math.min(8, left.get(worth) ?? 0);
+    counts[rank] = own;
+    left.set(worth, (left.get(worth) ?? 0) - own);
+  }
+  return { ...recipe, counts };
+}
+
 /** The rank that a number usually has. Throws RangeError outside 1 to 13. */
 export function rankOf(worth: number): Rank {
   const rank = ranks[worth - 1];
@@ -116,11 +140,20 @@ export function recipeWords(recipe: Recipe): string {
   const words: string[] = [];
   if (copies > 4) words.push('Shuffle two packs together.');
   if (copies <= 2 && !recipe.signed) words.push(copies === 2 ? 'Use one colour only.' : 'Use one suit only.');
-  const out = ranks.filter((rank) => rank !== 'joker' && worths[rank] === undefined);
+  const out = ranks.filter((rank) => rank !== 'joker' && copiesOf(recipe, rank) === 0);
   if (out.length > 0) words.push(`Take out ${outText(out)}.`);
+  const [fewer, more] = [-1, 1].map((side) =>
+    ranks.filter(
+      (rank) =>
+        rank !== 'joker' && copiesOf(recipe, rank) > 0 && Math.sign(copiesOf(recipe, rank) - copies) === side,
+    ),
+  ) as [Rank[], Rank[]];
+  if (fewer.length > 0) words.push(`Keep ${someText(fewer, (rank) => copiesOf(recipe, rank))}.`);
+  if (more.length > 0)
+    words.push(`Add ${someText(more, (rank) => copiesOf(recipe, rank) - copies)} from a second pack.`);
   if (worths.joker !== undefined)
     words.push(`Leave the jokers in: each is ${recipe.wild ? 'any number' : worths.joker}.`);
-  if (worths.A !== undefined) words.push(`Ace is ${worths.A}.`);
+  if (copiesOf(recipe, 'A') > 0) words.push(`Ace is ${worths.A}.`);
   const kept = faces.filter((rank) => worths[rank] !== undefined);
   const same = new Set(kept.map((rank) => worths[rank]));
   if (kept.length === 3 && same.size === 1) words.push(`The faces are ${worths.J}.`);
@@ -141,13 +174,23 @@ function outText(out: readonly Rank[]): string {
     if (last && ranks.indexOf(rank) === ranks.indexOf(last.at(-1) as Rank) + 1) last.push(rank);
     else runs.push([rank]);
   }
-  const texts = runs.map((run) =>
-    run.length > 2
-      ? `${nameOf(run[0] as Rank)} to ${nameOf(run.at(-1) as Rank)}`
-      : run.map(nameOf).join(' and '),
+  const texts = runs.flatMap((run) =>
+    run.length > 2 ? [`${nameOf(run[0] as Rank)} to ${nameOf(run.at(-1) as Rank)}`] : run.map(nameOf),
   );
-  if (facesOut) texts.push('the faces');
-  return texts.length < 2 ? texts.join('') : `${texts.slice(0, -1).join(', ')} and ${texts.at(-1)}`;
+  return listText(facesOut ? [...texts, 'the faces'] : texts);
 }
+
+const listText = (texts: readonly string[]) =>
+  texts.length < 2 ? texts.join('') : `${texts.slice(0, -1).join(', ')} and ${texts.at(-1)}`;
+
+/** "one 9, two 8s and four 7s". */
+function someText(some: readonly Rank[], countOf: (rank: Rank) => number): string {
+  const texts = some.map((rank) => {
+    const count = countOf(rank);
+    return `${countWords[count] ?? count} ${nameOf(rank)}${count === 1 ? '' : 's'}`;
+  });
+  return listText(texts);
+}
+const countWords = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'] as const;
 
 const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;

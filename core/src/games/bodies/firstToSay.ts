@@ -1,6 +1,6 @@
 import type { Operation } from '../../facts/operation.ts';
 import type { DieSides } from '../../materials/dice.ts';
-import { packOf, shuffledIds, type Card, type Recipe } from '../../materials/pack.ts';
+import { deckOf, packOf, shuffledIds, type Card, type Recipe } from '../../materials/pack.ts';
 import { shuffled } from '../../random/random.ts';
 import type { Game, Play } from '../game.ts';
 import type { Asked } from '../need.ts';
@@ -59,6 +59,7 @@ type Body = Pick<
   | 'order'
   | 'materials'
   | 'operations'
+  | 'draw'
 >;
 
 /** Everything of a game in which the first to say it takes what lies there, but its words and steps. */
@@ -66,6 +67,14 @@ export function firstToSay({ asks }: FirstToSay): Body {
   const asked = (state: FirstToSayState, seat: number) => asks(seat, state.operation, state.open);
   return {
     operations: ({ operations }) => operations,
+    draw: ({ recipe, dice, cards, operations: [operation], signal }) => {
+      if (operation === undefined || signal !== null) return null;
+      if (recipe) return cards === 2 ? { kind: 'pairs', operation, deck: deckOf(packOf(recipe)) } : null;
+      const [one, other, ...more] = dice;
+      return one !== undefined && other !== undefined && more.length === 0
+        ? { kind: 'dice', operation, dice: [one, other] }
+        : null;
+    },
     materials: (rules) => ({ pack: rules.recipe, dice: rules.dice, others: [] }),
     order: ({ rules, seed }) =>
       rules.recipe

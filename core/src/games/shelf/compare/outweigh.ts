@@ -1,6 +1,6 @@
 import type { Operation } from '../../../facts/operation.ts';
 import { resultOf } from '../../../materials/deckOdds.ts';
-import { numberRecipe } from '../../../materials/pack.ts';
+import { deckOf, numberRecipe, packOf } from '../../../materials/pack.ts';
 import { askCards, askLarger } from '../../askFact.ts';
 import { compare, type CompareRules, type CompareState } from '../../bodies/compare.ts';
 import type { Game } from '../../game.ts';
@@ -47,6 +47,8 @@ export const outweigh: Game<OutweighRules, CompareState> = {
   ],
   ownPacks: anyOwnPacks,
   operations: ({ operation }) => (operation === null ? [] : [operation]),
+  draw: ({ recipe: own, operation, cards }) =>
+    operation !== null && cards === 2 ? { kind: 'pairs', operation, deck: deckOf(packOf(own)) } : null,
   ...compare<OutweighRules>({
     asks: ({ operation }, seat, worths) => operation && askCards(seat, operation, worths),
     compares: ({ smaller }, seat, all) => askLarger(seat, all.flat(), smaller),

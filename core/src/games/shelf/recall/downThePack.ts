@@ -1,4 +1,11 @@
-import { cardsById, numberRecipe, packOf, shuffledIds, type Recipe } from '../../../materials/pack.ts';
+import {
+  cardsById,
+  deckOf,
+  numberRecipe,
+  packOf,
+  shuffledIds,
+  type Recipe,
+} from '../../../materials/pack.ts';
 import { askCards } from '../../askFact.ts';
 import { turnsOf, type TurnState } from '../../bodies/turns.ts';
 import type { Game, Play } from '../../game.ts';
@@ -54,6 +61,7 @@ export const downThePack: Game<DownRules, TurnState & DownLies> = {
   settings: [packSetting(1), operationSetting('operation', ['add', 'mul'])],
   order: (play) => [{ name: say('fromTheTop'), seat: null, cards: cardsOf(play, pileOf(play)) }],
   operations: ({ operation }) => [operation],
+  draw: ({ recipe, operation }) => ({ kind: 'pairs', operation, deck: deckOf(packOf(recipe)) }),
   materials: ({ recipe }) => ({ pack: recipe, dice: [], others: [] }),
   ...turnsOf<DownRules, DownLies>({
     lay: (play) => ({
