@@ -1,20 +1,7 @@
 import { evaluate } from 'mathjs';
 import { spawnSync } from 'node:child_process';
-import { Readable } from 'node:stream';
 import { describe, expect, it } from 'vitest';
-import { runCalc } from './run.ts';
-
-/** As the shell's own process answers, without one for each question. */
-async function calc(args: string[], input: string) {
-  const said = { out: '', err: '' };
-  const code = await runCalc(args, Readable.from([input]), {
-    out: (text) => (said.out += text),
-    err: (text) => (said.err += text),
-  });
-  return { ...said, code };
-}
-const one = async (topic: string, input: unknown) =>
-  JSON.parse((await calc([topic], JSON.stringify(input))).out) as Record<string, unknown>;
+import { calc, one } from './testing/calc.ts';
 
 describe('calc', () => {
   it('counts digits', async () => {

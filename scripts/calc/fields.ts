@@ -1,3 +1,5 @@
+import type { Fraction } from '@veldrift/core';
+
 /** Reads the fields of a document with errors that name the field and what it should be. */
 export class FieldError extends Error {}
 
@@ -59,3 +61,6 @@ export function instantOf(from: Document, name: string, field = name): string {
 }
 
 export { fail as failField };
+
+/** "p/q", in lowest terms. */
+export const ratio = ({ top, bottom }: Fraction): string => `${top}/${bottom}`;

@@ -26,7 +26,6 @@ import {
   wrongPairOf,
   type Deck,
   type Expression,
-  type Fraction,
   type InOut,
   type Operation,
   type Plot,
@@ -40,6 +39,7 @@ import {
   flagOf,
   listOf,
   numberOf,
+  ratio,
   type Document,
 } from './fields.ts';
 
@@ -209,8 +209,6 @@ export const gameTopics: Readonly<Record<string, (input: Document) => unknown>> 
     return { totals: stretchTotals(total, target, roll) };
   },
 };
-
-const ratio = ({ top, bottom }: Fraction) => `${top}/${bottom}`;
 
 function wholeOf(input: Document, name: string): number {
   const value = numberOf(input, name);

@@ -36,10 +36,12 @@ import {
   type Document,
 } from './fields.ts';
 import { gameTopics } from './gameTopics.ts';
+import { planTopics } from './planTopics.ts';
 
 /** What each topic of `calc` does with one document. Throws FieldError where a field is not what it should be. */
 export const topics: Readonly<Record<string, (input: Document) => unknown>> = {
   ...gameTopics,
+  ...planTopics,
 
   digits: (input) => digitsCorrect(textOf(input, 'given'), textOf(input, 'expected')),
 
