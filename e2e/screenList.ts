@@ -31,6 +31,7 @@ export async function screensOf(
     ),
     ['review', `/review/${play}`, heading(/Facts met/)],
     ['shelf', `/shelf?pupil=${odalys.id}`, heading('Shelf')],
+    ['deck bench', `/shelf/bench?pupil=${odalys.id}&pack=6:2,7:4,8:3`, heading('Deck bench')],
     [
       'a game of the shelf',
       `/shelf/outweigh?pupil=${odalys.id}`,

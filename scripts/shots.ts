@@ -111,9 +111,9 @@ async function recordViews(page: Page, base: string): Promise<void> {
   await page.getByText(/in a play/).waitFor();
   await page.getByRole('progressbar').waitFor({ state: 'detached' });
   await shot(page, 'game');
-  await page.goto(`${base}/settings`);
-  await page.getByRole('heading', { name: 'Settings' }).waitFor();
-  await shot(page, 'settings');
+  await page.goto(`${base}/shelf/bench?pupil=${idOf('Odalys B.')}&pack=2:2,3:5,6:2,7:2,10:2`);
+  await page.getByRole('button', { name: /^3 × 7, / }).click();
+  await shot(page, 'bench');
   await page.evaluate(() =>
     localStorage.setItem('veldrift.settings', JSON.stringify({ theme: 'dark', hand: 'right' })),
   );

@@ -1,6 +1,6 @@
 import { answerOf, factKey, parseFactKey } from '../facts/fact.ts';
 import { pairExposure } from '../materials/deckOdds.ts';
-import { deckOf, numberRecipe, packOf } from '../materials/pack.ts';
+import { deckOf, numberRecipe, packOf, recipeWith, type Recipe } from '../materials/pack.ts';
 import { createRandom } from '../random/random.ts';
 import type { CompareState } from './bodies/compare.ts';
 import { findGame, games, type AnyGame } from './catalogue.ts';
@@ -10,7 +10,7 @@ import { factsShownSteps, type FactsShown } from './factsShown.ts';
 import { GameError } from './game.ts';
 import type { Move } from './move.ts';
 import { gameModes } from './gameMode.ts';
-import { openPlan, resumePlan, rulesTrouble, type GamePlan } from './gamePlan.ts';
+import { fewestCards, openPlan, playTrouble, resumePlan, rulesTrouble, type GamePlan } from './gamePlan.ts';
 import { tookSeat } from './looseGame.ts';
 import { modelMove } from './modelPlayer.ts';
 import { needOf, playMove } from './playGame.ts';
@@ -316,5 +316,44 @@ describe('head starts', () => {
     expect(headStarts([null, null])).toEqual([0, 0]);
     expect(headStarts([1000, null, 2000])).toEqual([0, 500, 1000]);
     expect(headStarts([500, 60_000])).toEqual([0, longestHeadStartMs]);
+  });
+});
+
+describe('a pack that was put together for a child', () => {
+  const packed = games.flatMap((game) =>
+    game.steps.flatMap(({ name, rules }) => {
+      const { recipe } = rules as { readonly recipe?: Recipe | null };
+      return recipe && !recipe.signed ? [{ name: `${game.name}, ${name}`, game, rules, recipe }] : [];
+    }),
+  );
+  it('is refused of too few cards, in a sentence that says what to do', () => {
+    for (const { game, rules, recipe } of packed) {
+      const [first] = [...deckOf(packOf(recipe)).keys()];
+      for (const count of [1, 4]) {
+        // Wild cards stay: with them there may be enough.
+        const few = recipeWith(recipe, new Map([[first as number, count]]));
+        if (packOf(few).length >= fewestCards) continue;
+        expect(playTrouble(game, withSetting(rules, 'recipe', few))).toMatch(
+          /too few to play with: drop in 6|cannot be played so: /,
+        );
+      }
+    }
+  });
+  it('is played by every game that can be, and is else refused with a reason', () => {
+    for (const { game, rules, recipe, name } of packed) {
+      const numbers = [...deckOf(packOf(recipe)).keys()].filter((one) => one > 0).slice(0, 6);
+      const own = recipeWith(recipe, new Map(numbers.map((number, at) => [number, 1 + ((at * 3) % 8)])));
+      const trouble = playTrouble(game, withSetting(rules, 'recipe', own));
+      if (trouble !== null) expect(trouble, name).toMatch(/^[A-Z].*\.$/);
+    }
+    const played = packed.filter(({ game, rules, recipe }) => {
+      const own = recipeWith(
+        recipe,
+        new Map([...deckOf(packOf(recipe))].map(([number, count]) => [number, count + 1])),
+      );
+      return playTrouble(game, withSetting(rules, 'recipe', own)) === null;
+    });
+    // With more of every card there is nothing that stands in the way.
+    expect(played).toHaveLength(packed.length);
   });
 });

@@ -1,4 +1,4 @@
-import type { Recipe } from '../materials/pack.ts';
+import { packOf, type Recipe } from '../materials/pack.ts';
 import { createRandom } from '../random/random.ts';
 import { asMovesNow } from './before.ts';
 import { findGame, type AnyGame } from './catalogue.ts';
@@ -123,8 +123,20 @@ export function rulesTrouble(game: AnyGame, step: number, rules: unknown): strin
     const trouble = settingTrouble(setting, rules, given);
     if (trouble !== null) return trouble;
   }
+  return playTrouble(game, rules);
+}
+
+/** The fewest cards of a pack that was put together: of fewer the same two come again and again. */
+export const fewestCards = 6;
+
+/** Why some rules cannot be played, in a sentence; null: some moves of two model players could be made. */
+export function playTrouble(game: AnyGame, rules: unknown): string | null {
   const play: Play<unknown> = { rules, seats: game.seats.least, against: game.seats.least > 1, seed: 7 };
   try {
+    const { pack } = game.materials(rules);
+    const cards = pack ? packOf(pack).length : Infinity;
+    if (cards < fewestCards)
+      return `The pack has ${cards === 1 ? 'one card' : `${cards} cards`}, too few to play with: drop in ${fewestCards} or more.`;
     const random = createRandom(7);
     const players = Array<ModelPlayer>(play.seats).fill(tryPlayer);
     let state = game.setUp(play);

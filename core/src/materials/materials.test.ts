@@ -23,6 +23,7 @@ import {
   recipeWords,
   shuffledIds,
   type Deck,
+  deckWords,
 } from './pack.ts';
 
 const smallDeck = fc
@@ -80,7 +81,20 @@ describe('packs', () => {
         expect(counts.map((_, at) => made.filter((card) => card.worth === at + 1).length)).toEqual(counts);
       }),
     );
-    // Three ranks are worth ten: eight of the first, then of the next.
+    expect(
+      deckWords(
+        new Map([
+          [7, 6],
+          [3, 1],
+          [6, 2],
+          [9, 0],
+        ]),
+      ),
+    ).toBe('one 3, two 6s and six 7s');
+    // What stands for any number stays in the pack.
+    const wild = { ...numberRecipe(1, 5), wild: true, worths: { A: 1, '2': 2, joker: 0 } };
+    expect(Object.fromEntries(deckOf(packOf(recipeWith(wild, new Map([[2, 3]])))))).toEqual({ 0: 2, 2: 3 });
+    // Two ranks are worth ten: eight of the first, then of the next.
     const tens = packOf(
       recipeWith({ ...numberRecipe(9, 10), worths: { '9': 9, '10': 10, J: 10 } }, new Map([[10, 10]])),
     );

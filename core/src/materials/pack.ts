@@ -109,7 +109,8 @@ export function recipeWith(recipe: Recipe, deck: Deck): Recipe {
   const counts: Partial<Record<Rank, number>> = {};
   for (const rank of ranks) {
     const worth = recipe.worths[rank];
-    if (worth === undefined) continue;
+    // What stands for any number has none of its own: it stays.
+    if (worth === undefined || (rank === 'joker' && recipe.wild)) continue;
     const own = Math.min(8, left.get(worth) ?? 0);
     counts[rank] = own;
     left.set(worth, (left.get(worth) ?? 0) - own);
@@ -191,6 +192,15 @@ function someText(some: readonly Rank[], countOf: (rank: Rank) => number): strin
   });
   return listText(texts);
 }
+
+/** The cards of a deck in words: "two 6s and four 7s". */
+export const deckWords = (deck: Deck): string =>
+  listText(
+    [...deck]
+      .filter(([, count]) => count > 0)
+      .sort(([a], [b]) => a - b)
+      .map(([value, count]) => `${countWords[count] ?? count} ${value}${count === 1 ? '' : 's'}`),
+  );
 const countWords = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'] as const;
 
 const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;

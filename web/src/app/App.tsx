@@ -44,6 +44,7 @@ const Door = page(() => import('../screens/account/Door.tsx').then((m) => m.Door
 const Pathways = page(() => import('../screens/room/Pathways.tsx').then((m) => m.Pathways));
 const PathwayEditor = page(() => import('../screens/room/PathwayEditor.tsx').then((m) => m.PathwayEditor));
 const NumberChecker = page(() => import('../screens/checker/NumberChecker.tsx').then((m) => m.NumberChecker));
+const BenchPage = page(() => import('../screens/bench/BenchPage.tsx').then((m) => m.BenchPage));
 const Shelf = page(() => import('../screens/shelf/Shelf.tsx').then((m) => m.Shelf));
 const GamePage = page(() => import('../screens/shelf/GamePage.tsx').then((m) => m.GamePage));
 const FormNumerals = page(() => import('../screens/numerals/FormNumerals.tsx').then((m) => m.FormNumerals));
@@ -160,6 +161,7 @@ function Screens() {
           <Route path="/room/pathways" element={<Pathways />} />
           <Route path="/room/pathways/:pathwayId" element={<PathwayEditor />} />
           <Route path="/shelf/numerals" element={<FormNumerals />} />
+          <Route path="/shelf/bench" element={<BenchPage />} />
           <Route path="/shelf" element={<Shelf />} />
           <Route path="/shelf/:gameId" element={<GamePage />} />
           <Route path="/print" element={<PrintRoom />} />

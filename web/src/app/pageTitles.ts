@@ -26,6 +26,7 @@ const titles: readonly (readonly [path: string, title: string])[] = [
   ['/room/people', 'People of the room'],
   ['/room/pathways', 'Pathways'],
   ['/room/pathways/:pathwayId', 'A pathway'],
+  ['/shelf/bench', 'Deck bench'],
   ['/shelf', 'Shelf'],
   ['/shelf/numerals', 'Form the numerals'],
   ['/shelf/:gameId', 'A game'],

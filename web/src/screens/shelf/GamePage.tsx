@@ -1,10 +1,14 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
-import { findGame, layOut, type AnyGame } from '@veldrift/core/games';
+import { recipeWith, type Deck, type Recipe } from '@veldrift/core';
+import { findGame, layOut, withSetting, type AnyGame } from '@veldrift/core/games';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { houseRulesQuery, pupilGamesQuery, pupilsQuery } from '../../app/queries.ts';
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
+import { isolated } from '../../app/isolated.ts';
+import { DeckBench, type BenchProps } from '../bench/DeckBench.tsx';
+import { readPack } from '../bench/packText.ts';
 import type { ChosenRules } from './chosenRules.ts';
 import { ComesOut } from './ComesOut.tsx';
 import { HouseRulesForm } from './HouseRulesForm.tsx';
@@ -42,6 +46,7 @@ function Page({ game }: { readonly game: AnyGame }) {
   const at = played?.find((one) => one.game === game.id);
   const [chosen, setChosen] = useState<ChosenRules | null>(null);
   const [making, setMaking] = useState(false);
+  const [deck, setDeck] = useState<Deck | null>(() => readPack(params.get('pack')));
   if (!pupils.data)
     return pupils.error ? (
       <Trouble error={pupils.error} onRetry={() => void pupils.refetch()} />
@@ -59,9 +64,20 @@ function Page({ game }: { readonly game: AnyGame }) {
         </Button>
       </Empty>
     );
-  const firstStep = firstStepFor(game, pupil);
-  const now: ChosenRules = chosen ?? { step: at?.step ?? firstStep, house: null };
-  const rules = now.house?.rules ?? game.steps[now.step]?.rules;
+  const firstStep = stepAsked(game, params.get('operation')) ?? firstStepFor(game, pupil);
+  const now: ChosenRules = chosen ?? {
+    step: params.has('operation') ? firstStep : (at?.step ?? firstStep),
+    house: null,
+  };
+  const given = now.house?.rules ?? game.steps[now.step]?.rules;
+  const recipe = recipeOf(given);
+  // Put together for this play: nothing of it is kept for the game.
+  const rules = deck && recipe ? withSetting(given, 'recipe', recipeWith(recipe, deck)) : given;
+  // Other rules may be played with other numbers: the pack is theirs again.
+  const choose = (next: ChosenRules | null) => {
+    setChosen(next);
+    setDeck(null);
+  };
   const own = (houses.data ?? []).filter((one) => one.game === game.id);
   const { aim, turn, ends } = game.told;
   const signs = signsOf(game.operations(rules));
@@ -114,7 +130,7 @@ function Page({ game }: { readonly game: AnyGame }) {
                 <button
                   type="button"
                   aria-pressed={now.house === null && now.step === nth}
-                  onClick={() => setChosen({ step: nth, house: null })}
+                  onClick={() => choose({ step: nth, house: null })}
                 >
                   {step.name}
                   {at?.step === nth && <span className="quiet"> · {pupil?.name} is here</span>}
@@ -127,7 +143,7 @@ function Page({ game }: { readonly game: AnyGame }) {
                   type="button"
                   aria-pressed={now.house?.id === house.id}
                   onClick={() =>
-                    setChosen({
+                    choose({
                       step: house.step,
                       house: { id: house.id, name: house.name, rules: house.rules },
                     })
@@ -147,7 +163,17 @@ function Page({ game }: { readonly game: AnyGame }) {
           <TurnDrawings key={now.step} game={game} step={now.step} />
           <p className="quiet">{example}</p>
         </section>
-        <StartGame game={game} chosen={now} pupils={pupils.data} first={pupil} />
+        <StartGame game={game} chosen={now} rules={rules} pupils={pupils.data} first={pupil} />
+        {recipe && (
+          <PackSection
+            key={`${now.step} ${now.house?.id ?? ''}`}
+            recipe={recipe}
+            deck={deck}
+            onDeck={setDeck}
+            drawOf={(of) => game.draw?.(withSetting(given, 'recipe', recipeWith(recipe, of))) ?? null}
+            pupil={pupil}
+          />
+        )}
         {/* After what is pressed to begin: it grows as it is counted, and would move that under the finger. */}
         {pupil && <FactsItShows key={pupil.id} game={game} rules={rules} pupil={pupil} />}
       </div>
@@ -158,10 +184,45 @@ function Page({ game }: { readonly game: AnyGame }) {
           by={own.find((one) => one.id === now.house?.id)?.by ?? ''}
           onClose={(kept) => {
             setMaking(false);
-            if (kept !== undefined) setChosen(kept);
+            if (kept !== undefined) choose(kept);
           }}
         />
       )}
     </>
   );
+}
+
+/** One key; behind it the bench on which a pack is put together for this play. */
+function PackSection(props: BenchProps) {
+  const [open, setOpen] = useState(props.deck !== null);
+  const { pupil } = props;
+  return (
+    <section aria-label="Pack" className="game-pack">
+      {open ? (
+        <>
+          <h2>The pack</h2>
+          <DeckBench {...props} />
+        </>
+      ) : (
+        <Button variant="outlined" onClick={() => setOpen(true)}>
+          {pupil ? `Fit the pack to ${isolated(pupil.name)}` : 'Put the pack together'}
+        </Button>
+      )}
+    </section>
+  );
+}
+
+/** The first step that asks an operation of two cards; null: none was asked for, or none does. */
+function stepAsked(game: AnyGame, operation: string | null): number | null {
+  const at = game.steps.findIndex((step) => {
+    const draw = game.draw?.(step.rules);
+    return draw?.kind === 'pairs' && draw.operation === operation;
+  });
+  return at < 0 ? null : at;
+}
+
+/** The pack of some rules that may be put together otherwise; null: they have none, or its colours carry signs. */
+function recipeOf(rules: unknown): Recipe | null {
+  const recipe = (rules as { readonly recipe?: Recipe | null } | null)?.recipe ?? null;
+  return recipe?.signed ? null : recipe;
 }

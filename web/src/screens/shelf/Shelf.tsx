@@ -102,9 +102,18 @@ export function Shelf() {
             Games, on the screen or with real cards and dice. Every fact said goes on record.
           </p>
         </div>
-        <Button variant="outlined" component={Link} to="/print">
-          Print
-        </Button>
+        <div className="head-keys">
+          <Button
+            variant="outlined"
+            component={Link}
+            to={`/shelf/bench${params.get('pupil') ? `?pupil=${params.get('pupil')}` : ''}`}
+          >
+            Deck bench
+          </Button>
+          <Button variant="outlined" component={Link} to="/print">
+            Print
+          </Button>
+        </div>
       </div>
       <div className="shelf-find" role="search" aria-label="Find a game">
         <TextField

@@ -16,6 +16,7 @@ import {
 } from '@veldrift/core';
 import {
   openPlan,
+  playTrouble,
   settingTrouble,
   valueNow,
   withSetting,
@@ -41,11 +42,14 @@ import { sitDown } from '../../live/game/sitDown.ts';
 export function StartGame({
   game,
   chosen,
+  rules: given,
   pupils,
   first,
 }: {
   readonly game: AnyGame;
   readonly chosen: ChosenRules;
+  /** Those chosen, with the pack that was put together for them. */
+  readonly rules: unknown;
   readonly pupils: readonly Pupil[];
   readonly first: Pupil | undefined;
 }) {
@@ -71,7 +75,7 @@ export function StartGame({
   const [seed] = useState(newSeed);
   const taken = seats.slice(0, game.seats.most).filter((one) => one !== nobody);
   const own = taken.filter((one) => one !== adult && one !== theApp);
-  const given = chosen.house?.rules ?? game.steps[chosen.step]?.rules;
+  const chosenRules = chosen.house?.rules ?? game.steps[chosen.step]?.rules;
   // Facts that a child has written for this play.
   const toWrite = game.settings.find((one) => one.kind === 'facts' && valueNow(one, given) !== null);
   const writtenFor = `${chosen.step} ${chosen.house?.id ?? ''}`;
@@ -122,6 +126,9 @@ export function StartGame({
       return setTrouble('Some of the facts cannot be read yet: put them right first.');
     const unplayable = toWrite ? settingTrouble(toWrite, rules, given) : null;
     if (unplayable !== null) return setTrouble(unplayable);
+    // A pack that was put together may be too small, or hold nothing that can be played.
+    const tooSmall = given === chosenRules ? null : playTrouble(game, rules);
+    if (tooSmall !== null) return setTrouble(tooSmall);
     try {
       openPlan(plan);
     } catch (error) {
