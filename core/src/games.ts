@@ -9,7 +9,12 @@ export * from './games/claims.ts';
 export * from './games/erring.ts';
 export * from './games/evidence.ts';
 export * from './games/factsShown.ts';
-export { nextSignal, type FirstToSayRules, type FirstToSayState } from './games/bodies/firstToSay.ts';
+export {
+  nextSignal,
+  rollsPlayed,
+  type FirstToSayRules,
+  type FirstToSayState,
+} from './games/bodies/firstToSay.ts';
 export * from './games/game.ts';
 export * from './games/move.ts';
 export * from './games/need.ts';

@@ -124,6 +124,7 @@ export * from './planning/checkDue.ts';
 export * from './planning/claimRace.ts';
 export * from './planning/drillPool.ts';
 export * from './planning/exposure.ts';
+export * from './planning/fairMatch.ts';
 export * from './planning/fitPack.ts';
 export type { PackWish } from './planning/packWish.ts';
 export * from './simulation/calls.ts';

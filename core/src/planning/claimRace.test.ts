@@ -114,7 +114,7 @@ describe('a fair head start', () => {
         expect(Math.min(...found.headStartMs)).toBe(0);
         expect(found.takes[0]).toBeCloseTo(found.takes[1] as number, 4);
       }),
-      { numRuns: 60 },
+      { numRuns: 25 },
     );
     const like = { medianMs: 1800, sigma: 0.5, right: 0.7 };
     expect(fairHeadStart([like, like])?.headStartMs).toEqual([0, 0]);

@@ -33,6 +33,7 @@ import { useNavigate } from 'react-router';
 import { useSession } from '../../app/session.tsx';
 import { newSeed } from '../../live/startPlay.ts';
 import type { ChosenRules } from './chosenRules.ts';
+import { FairMatch } from './FairMatch.tsx';
 import { FactsField } from './FactsField.tsx';
 import { PrintedOrder } from './PrintedOrder.tsx';
 import { adult, nobody, SeatField, theApp } from './SeatField.tsx';
@@ -91,6 +92,7 @@ export function StartGame({
   const cards = materials.pack !== null;
   const modes = gameModes.filter((one) => one !== 'loose' || cards);
   const race = game.family === 'first' && taken.length > 1;
+  const racers = taken.flatMap((id) => pupils.find((one) => one.id === id) ?? []);
   const plan: GamePlan = {
     version: game.version,
     game: game.id,
@@ -220,6 +222,9 @@ export function StartGame({
       {plan.mode === 'screen' && flip('The children type what they say', types, setTypes)}
       {taken.includes(adult) && flip('I err on purpose now and then', erring, setErring)}
       {race && flip('Levelled: the slower one has a head start', levelled, setLevelled)}
+      {race && against && racers.length === taken.length && (
+        <FairMatch game={game} rules={rules} pupils={racers} levelled={levelled} onLevel={setLevelled} />
+      )}
       {taken.length > 1 && (
         <fieldset>
           <legend>Roles that rotate</legend>
