@@ -173,7 +173,7 @@ function AnswerRow({ answer }: { readonly answer: KeptAnswer }) {
     ...(answer.judgement === 'workedOut' ? ['worked out'] : []),
     ...answer.seen.map((mark) => markNames[mark]),
     ...(slip ? [slipNames[slip]] : []),
-    ...(answer.voided ? ['time void'] : []),
+    ...(answer.voided ? ['time not counted'] : []),
     ...(found.tooQuick ? ['sooner than can be'] : []),
     ...(answer.calibrated ? [] : ['not calibrated']),
     ...(answer.clockCorrected ? ['device clock set right'] : []),

@@ -140,7 +140,7 @@ function headline(verdict: Verdict, proposal: Proposal, pupil: Pupil): string {
     case 'review':
       return `Review ${set}`;
     case 'recalibrate':
-      return `Measure ${isolated(pupil.name)}\u2019s overhead again`;
+      return `Measure the keys again for ${isolated(pupil.name)}`;
     case 'place':
     case 'notEnough':
       return `Not enough to decide on ${set}`;

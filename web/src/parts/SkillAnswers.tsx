@@ -36,7 +36,9 @@ export function SkillAnswers({ answers }: { readonly answers: readonly KeptSkill
               )}
             </td>
             <td className="right">{fineMsText(one.latencyMs)}</td>
-            <td>{[...(one.aided ? ['with help'] : []), ...(one.voided ? ['time void'] : [])].join(', ')}</td>
+            <td>
+              {[...(one.aided ? ['with help'] : []), ...(one.voided ? ['time not counted'] : [])].join(', ')}
+            </td>
           </tr>
         ))}
       </tbody>

@@ -116,7 +116,7 @@ export function PupilForm({ known, draft, title, pupil }: FormProps) {
         <h1>{title}</h1>
         <div className="actions">
           <Button variant="outlined" onClick={leave}>
-            Leave without keeping
+            Cancel
           </Button>
           <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
             Keep

@@ -79,12 +79,12 @@ export function Today() {
       {others.length > 0 && (
         <section aria-labelledby="also">
           <h2 id="also" style={{ margin: '28px 0 4px' }}>
-            Also waiting
+            No time set for today
           </h2>
           <ol className="day">
             {others.map((pupil) => (
               <li key={pupil.id}>
-                <div className="day-time quiet">not today</div>
+                <div className="day-time quiet">any time</div>
                 <Entry pupil={pupil} now={now} strong={false} />
               </li>
             ))}

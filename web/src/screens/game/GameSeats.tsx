@@ -70,7 +70,7 @@ export function GameSeats(props: Props) {
       <div className="game-seats-keys">
         {seats.length > 1 && (
           <LiveKey className="live-key quiet" onPress={() => onLeaving(true)}>
-            A seat leaves
+            Someone leaves
           </LiveKey>
         )}
       </div>

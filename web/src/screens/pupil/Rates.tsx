@@ -123,7 +123,7 @@ export function Rates({ page }: { readonly page: PupilPage }) {
 const checkKinds = [
   ['check', 'On the set'],
   ['mixed', 'Mixed'],
-  ['probe', 'Constant probe'],
+  ['probe', 'Same check each time'],
 ] as const;
 
 const atDay = ({ day, value }: TrendPoint) => ({ at: new Date(day * 86_400_000).toISOString(), value });

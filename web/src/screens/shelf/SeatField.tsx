@@ -61,7 +61,7 @@ export function SeatField({
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           sx={{ minWidth: 118 }}
         >
-          <MenuItem value="">step&rsquo;s</MenuItem>
+          <MenuItem value="">the game&rsquo;s</MenuItem>
           {packs.map((one) => (
             <MenuItem key={one} value={String(one)}>
               1 to {one}

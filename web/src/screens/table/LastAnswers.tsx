@@ -66,7 +66,7 @@ function Unveiled({ answer }: { readonly answer: Answer }) {
         size={16}
         title={right ? 'right' : factStateNames.missed}
       />
-      {answer.given ?? ''} {answer.voided ? 'time void' : msText(correctedMs)}
+      {answer.given ?? ''} {answer.voided ? 'time not counted' : msText(correctedMs)}
     </span>
   );
 }
