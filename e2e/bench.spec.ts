@@ -130,3 +130,44 @@ test('a pack of no card, of one, and for nobody: each says what to do', async ({
   await expect(page).not.toHaveURL(/\/table\//);
   await deletePupil(page, pupil);
 });
+
+test('a pack is kept under a name, for a pupil or for everyone, offered again, and let go', async ({
+  page,
+}) => {
+  await signIn(page);
+  const pupil = await addPupil(page, { setId: 'strategy/mul/2' });
+  const other = await addPupil(page, { setId: 'strategy/mul/2' });
+  const bench = (id: string, pack = '') => page.goto(`${house().base}/shelf/bench?pupil=${id}&pack=${pack}`);
+  await bench(pupil.id, '2:4,7:3,8:3');
+  const kept = page.getByRole('region', { name: 'Kept packs' });
+  await expect(kept.getByText('None yet.')).toBeVisible();
+  await kept.getByRole('button', { name: `Keep it for ${pupil.name}` }).click();
+  await expect(kept.getByRole('alert')).toHaveText('Give the pack a name, to find it again.');
+  // Without a server nothing is kept, and nothing typed is lost.
+  await page.route('**/api/packs', (route) => route.abort());
+  await kept.getByLabel('Name of this pack').fill('Two lanterns');
+  await kept.getByRole('button', { name: `Keep it for ${pupil.name}` }).click();
+  await expect(kept.getByRole('alert')).toContainText('nothing was kept');
+  await expect(kept.getByLabel('Name of this pack')).toHaveValue('Two lanterns');
+  await page.unroute('**/api/packs');
+  await kept.getByRole('button', { name: `Keep it for ${pupil.name}` }).click();
+  await expect(kept.getByRole('button', { name: 'Two lanterns', exact: true })).toBeVisible();
+  await expect(kept.getByRole('listitem')).toContainText('four 2s, three 7s and three 8s');
+  const shared = `Shared ${pupil.id.slice(-5)}`;
+  await kept.getByLabel('Name of this pack').fill(shared);
+  await kept.getByRole('button', { name: 'Keep it for everyone' }).click();
+  await expect(kept.getByRole('button', { name: shared, exact: true })).toBeVisible();
+  await expectNoViolations(page);
+  // Another pupil is offered the one for everyone, and lays it on the bench.
+  await bench(other.id);
+  await expect(kept.getByRole('button', { name: shared, exact: true })).toBeVisible();
+  await expect(kept.getByRole('button', { name: 'Two lanterns', exact: true })).toHaveCount(0);
+  await kept.getByRole('button', { name: shared, exact: true }).click();
+  await expect(page.getByText('10 cards.')).toBeVisible();
+  await kept.getByRole('button', { name: `Let ${shared} go` }).click();
+  await expect(kept.getByRole('button', { name: shared, exact: true })).toHaveCount(0);
+  // What was on the bench still lies there.
+  await expect(page.getByText('10 cards.')).toBeVisible();
+  await deletePupil(page, pupil);
+  await deletePupil(page, other);
+});

@@ -111,6 +111,7 @@ export * from './materials/dice.ts';
 export type { Draw } from './materials/draw.ts';
 export * from './materials/rollOdds.ts';
 export * from './materials/pack.ts';
+export * from './materials/packText.ts';
 export * from './materials/pips.ts';
 export type { Glance } from './materials/glance.ts';
 export * from './games/arrayPlaces.ts';

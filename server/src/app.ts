@@ -13,6 +13,7 @@ import { Refusal, refuse } from './refusal.ts';
 import type { Env, House } from './routes/context.ts';
 import { pathwayRoutes } from './routes/pathways.ts';
 import { gameRoutes } from './routes/games.ts';
+import { keptPackRoutes } from './routes/keptPacks.ts';
 import { outcomeRoutes } from './routes/outcomes.ts';
 import { peopleRoutes } from './routes/people.ts';
 import { playRoutes } from './routes/plays.ts';
@@ -125,6 +126,7 @@ export function createApp(house: House): Hono<Env> {
   api.route('/', playRoutes(house));
   api.route('/', outcomeRoutes(house));
   api.route('/', gameRoutes(house));
+  api.route('/', keptPackRoutes(house));
   api.route('/', policyRoutes(house));
   api.route('/', linkRoutes(house));
   api.route('/', pathwayRoutes(house));

@@ -93,6 +93,7 @@ const right = (): Record<string, unknown>[] => [
     paintedAtMs: null,
   },
   { fact: '7x8', sentence: 'Seven spiders.', lines: [[1, 2, 3, 4]] },
+  { id: uuid(), pupilId: null, name: 'Sevens', operation: 'mul', pack: '6:2,7:4' },
   { code: '12345678' },
   { policy: { minuteMs: 60_000 } },
   { email: 'nobody@room.example', password: 'wrong wrong wrong' },

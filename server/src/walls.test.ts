@@ -26,6 +26,7 @@ let theirClass: string;
 let theirInvite: string;
 let theirSession: string;
 const theirRules = uuid();
+const theirPack = uuid();
 const theirPathway = copyPathway(pathways[0] as Pathway, uuid(), 'Theirs');
 
 beforeAll(async () => {
@@ -57,6 +58,8 @@ beforeAll(async () => {
     rules: { specials: [], total: 'head' },
   });
   expect(rules.status).toBe(201);
+  const pack = { id: theirPack, pupilId: theirPupil, name: 'Theirs', operation: 'mul', pack: '6:2,7:4' };
+  expect((await other.call('POST', '/api/packs', pack)).status).toBe(201);
   theirInvite = ((await other.call('POST', '/api/people/invites', {})).body as { id: string }).id;
   const [session] = (await other.call('GET', '/api/account/sessions')).body as { id: string }[];
   theirSession = session?.id ?? '';
@@ -132,6 +135,8 @@ describe('another room', () => {
         { id: uuid(), playId: theirIds.playId, outcome: 'otherwise', toStep: 1, reason: 'mine now' },
       ],
       ['DELETE', `/api/houseRules/${theirRules}`],
+      ['GET', `/api/pupils/${theirPupil}/packs`],
+      ['DELETE', `/api/packs/${theirPack}`],
       ['DELETE', `/api/pathways/${theirPathway.id}`],
       ['GET', `/api/links/${theirLink}/events`],
       ['POST', `/api/links/${theirLink}/show`, show],
@@ -229,7 +234,7 @@ describe('row-level security', () => {
         `select c.relname, c.relrowsecurity, c.relforcerowsecurity from pg_class c join pg_attribute a on a.attrelid = c.oid
          where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and a.attname = 'room_id'`,
       );
-      expect(rows.length).toBe(28);
+      expect(rows.length).toBe(29);
       expect(rows.filter((row) => !row.relrowsecurity || !row.relforcerowsecurity)).toEqual([]);
     });
   });

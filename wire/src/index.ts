@@ -5,6 +5,7 @@ export * from './decision.ts';
 export * from './event.ts';
 export * from './fields.ts';
 export * from './game.ts';
+export * from './keptPack.ts';
 export * from './openTable.ts';
 export * from './pathway.ts';
 export * from './people.ts';

@@ -13,6 +13,8 @@ import {
   type FirstRoom,
   type HouseRules,
   type HouseRulesInput,
+  type KeptPack,
+  type KeptPackInput,
   type JoinRoom,
   type AnyKeptAnswer,
   type KeptAnswer,
@@ -169,6 +171,9 @@ export const api = {
   answersOfStep: (playId: string) => call<AnyKeptAnswer[]>('GET', `/plays/${playId}/stepAnswers`),
   sayStep: (pupilId: string, input: StepInput) =>
     call<KeptDecision>('POST', `/pupils/${pupilId}/steps`, input),
+  packs: (pupilId: string) => call<KeptPack[]>('GET', `/pupils/${pupilId}/packs`),
+  keepPack: (input: KeptPackInput) => call<void>('POST', '/packs', input),
+  dropPack: (id: string) => call<void>('DELETE', `/packs/${id}`, {}),
   houseRules: () => call<HouseRules[]>('GET', '/houseRules'),
   keepHouseRules: (input: HouseRulesInput) => call<void>('POST', '/houseRules', input),
   dropHouseRules: (id: string) => call<void>('DELETE', `/houseRules/${id}`, {}),

@@ -28,10 +28,15 @@ describe('pupils who are gone', () => {
       ['answers', 'gone', '7x8'],
       ['pupilGames', 'gone'],
       ['pictures', 'gone'],
+      ['packs', 'gone'],
       ['ceilingAnswers', 'gone', 24, 12],
       ['pupil', 'here'],
     ])
-      queryClient.setQueryData(key, { pupil: { id: key[1] } });
+      // Lists do not say whose they are: that is in their key alone.
+      queryClient.setQueryData(
+        key,
+        key[0] === 'pictures' || key[0] === 'packs' ? [] : { pupil: { id: key[1] } },
+      );
     queryClient.setQueryData(['review', 'play'], { pupil: { id: 'gone' } });
     queryClient.setQueryData(['decisionAnswers', 'decision'], [{ pupilId: 'gone' }]);
     const observer = new QueryObserver(queryClient, {

@@ -113,6 +113,9 @@ export const pupilPageQuery = (id: string) =>
 /** The pictures a pupil made of facts: hints at the table, kept for where there is no network. */
 export const picturesQuery = (id: string) =>
   queryOptions({ queryKey: ['pictures', id], queryFn: () => api.pictures(id) });
+/** Packs kept for a pupil, and those of the room. */
+export const packsQuery = (id: string) =>
+  queryOptions({ queryKey: ['packs', id], queryFn: () => api.packs(id) });
 export const pupilGamesQuery = (id: string) =>
   queryOptions({ queryKey: ['pupilGames', id], queryFn: () => api.gamesOf(id) });
 /** One's own games that were begun and not ended, whichever device they stand on. */
@@ -151,6 +154,8 @@ export async function refetchRecords(): Promise<void> {
 const ofPupil: ReadonlySet<string> = new Set([
   'pupil',
   'pupilGames',
+  'pictures',
+  'packs',
   'answers',
   'proposalAnswers',
   'ceilingAnswers',

@@ -44,6 +44,7 @@ export function DeletePupil({
         'pupil',
         'pupilGames',
         'pictures',
+        'packs',
         'review',
         'answers',
         'proposalAnswers',

@@ -6,7 +6,9 @@ import {
   numberRecipe,
   operationNames,
   operations,
+  packText,
   parseFactKey,
+  readPack,
   type Deck,
   type Draw,
   type Operation,
@@ -17,7 +19,6 @@ import { findSet } from '../../app/book.ts';
 import { pupilsQuery } from '../../app/queries.ts';
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
 import { DeckBench } from './DeckBench.tsx';
-import { packText, readPack } from './packText.ts';
 
 const packs = [5, 6, 7, 8, 9, 10, 12, 13] as const;
 

@@ -21,6 +21,7 @@ import { isolated } from '../../app/isolated.ts';
 import { pupilPageQuery } from '../../app/queries.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { FitPack } from './FitPack.tsx';
+import { KeptPacks } from './KeptPacks.tsx';
 import { isKnown } from './isKnown.ts';
 import { PackMap, timesText } from './PackMap.tsx';
 import { PackRows } from './PackRows.tsx';
@@ -61,6 +62,16 @@ export function DeckBench({ recipe, deck: given, onDeck, drawOf, pupil }: BenchP
         )}
       </div>
       {draw && pupil && <PackShown draw={draw} cards={cards} pupil={pupil} whole={whole} onDeck={onDeck} />}
+      {draw && pupil && draw.kind !== 'dice' && (
+        <KeptPacks
+          key={`${pupil.id} ${draw.operation}`}
+          pupil={pupil}
+          operation={draw.operation}
+          numbers={[...whole.keys()]}
+          deck={given}
+          onDeck={onDeck}
+        />
+      )}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
-import { recipeWith, type Deck, type Recipe } from '@veldrift/core';
+import { readPack, recipeWith, type Deck, type Recipe } from '@veldrift/core';
 import { findGame, layOut, withSetting, type AnyGame } from '@veldrift/core/games';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -8,7 +8,6 @@ import { houseRulesQuery, pupilGamesQuery, pupilsQuery } from '../../app/queries
 import { Empty, Loading, Trouble } from '../../parts/states.tsx';
 import { isolated } from '../../app/isolated.ts';
 import { DeckBench, type BenchProps } from '../bench/DeckBench.tsx';
-import { readPack } from '../bench/packText.ts';
 import type { ChosenRules } from './chosenRules.ts';
 import { ComesOut } from './ComesOut.tsx';
 import { HouseRulesForm } from './HouseRulesForm.tsx';

@@ -1,4 +1,4 @@
-import type { Deck } from '@veldrift/core';
+import type { Deck } from './pack.ts';
 
 const pattern = /^\d{1,3}:[0-8](,\d{1,3}:[0-8])*$/;
 
