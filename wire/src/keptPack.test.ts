@@ -29,7 +29,7 @@ describe('a pack on its way to be kept', () => {
     [{ pack: Array.from({ length: 30 }, (_, at) => `${at}:4`).join() }, 'pack should be shorter.'],
     [{ pack: undefined }, 'pack is a required field'],
     [{ pupilId: 'Bram' }, 'pupilId should be a UUID.'],
-    [{ more: 1 }, 'unspecified'],
+    [{ more: 1 }, 'unknown properties'],
   ])('is refused with a sentence: %j', async (over, sentence) => {
     expect(await trouble(over)).toContain(sentence);
   });

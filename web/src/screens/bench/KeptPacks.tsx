@@ -42,7 +42,7 @@ export function KeptPacks({
       setName('');
     } catch (error) {
       setTrouble(
-        error instanceof ApiError
+        error instanceof ApiError && !error.away
           ? error.problem.message
           : 'The server was not reached: nothing was kept. The pack still lies on the bench; try again.',
       );
