@@ -47,7 +47,8 @@ export function FitPack(props: Props) {
   const all = choosable(pupil, operation, numbers, fixed);
   const [chosen, setChosen] = useState<readonly FactKey[]>(() => toLearn(all, stateOf).slice(0, mostChosen));
   const [times, setTimes] = useState(4);
-  const [share, setShare] = useState(50);
+  // Of a beginner nothing is known yet: none can be wished for.
+  const [share, setShare] = useState(known.length === 0 ? 0 : 50);
   const [most, setMost] = useState(24);
   const [second, setSecond] = useState(true);
   const fit = useFit();
