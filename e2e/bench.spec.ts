@@ -88,6 +88,20 @@ test('a pack is fitted to a pupil: what is not known is chosen, up to three pack
   await expect(fit.getByRole('alert')).toHaveText('Cards at most: from 2 to 108, the cards of two packs.');
   await expect(fit.getByRole('button', { name: /^Fit the pack/ })).toBeDisabled();
   await fit.getByLabel('Cards at most').fill('24');
+  // A field emptied on the way tells nothing that is no number.
+  await fit.getByLabel('In so many pairs').fill('');
+  await expect(fit.getByRole('alert')).toHaveText('How many come in a game: 1 to 1,000.');
+  await expect(page.getByRole('table').getByRole('button', { name: /NaN/ })).toHaveCount(0);
+  await fit.getByLabel('In so many pairs').fill('40');
+  // A wish stays while the pack is pulled apart.
+  await fit.getByLabel('Times each').fill('7');
+  for (const number of Array.from({ length: 10 }, (_, at) => at + 1)) {
+    await page.getByRole('slider', { name: `Cards of ${number}`, exact: true }).focus();
+    await page.keyboard.press('Home');
+  }
+  await expect(page.getByText('Two cards at least')).toBeVisible();
+  await expect(fit.getByLabel('Times each')).toHaveValue('7');
+  await page.getByRole('button', { name: 'Back to the whole pack' }).click();
   // A wish that no pack can meet says which part to relax.
   await fit.getByLabel('Times each').fill('30');
   await fit.getByRole('button', { name: /^Fit the pack/ }).click();

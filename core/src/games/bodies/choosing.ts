@@ -159,8 +159,14 @@ const choicesOf = keptBy((options: readonly Option[]): readonly Choice[] => opti
 
 type Mutable<T> = { -readonly [K in keyof T]: T[K] };
 
+/** A key of a choice that is not copied would be lost: with one the compiler refuses what is given back. */
+type Uncopied = Exclude<
+  keyof Choice,
+  'key' | 'says' | 'at' | 'veiled' | 'cards' | 'numbers' | 'request' | 'claim' | 'judged'
+>;
+
 /** Copied key by key: tables offer hundreds at once, and a copy of what is left over takes ten times as long. */
-function withoutAsks(option: Option): Choice {
+function withoutAsks(option: Option): Choice & Readonly<Record<Uncopied, never>> {
   const choice: Mutable<Choice> = { key: option.key, says: option.says };
   if (option.at !== undefined) choice.at = option.at;
   if (option.veiled !== undefined) choice.veiled = option.veiled;

@@ -40,6 +40,9 @@ export interface BenchProps {
 
 /** The most cards of a number: those of two packs. */
 const mostOfEach = 8;
+/** Pairs, or cards, of a game where nothing else is said, and the most that are told of. */
+const usualDeals = 40;
+const mostDeals = 1000;
 
 /** Cards in rows, what they show this pupil, and packs that show what is wished. */
 export function DeckBench({ recipe, deck: given, onDeck, drawOf, pupil }: BenchProps) {
@@ -91,51 +94,29 @@ function PackShown({
 }) {
   const { operation } = draw;
   const { data: page } = useQuery(pupilPageQuery(pupil.id));
-  const [deals, setDeals] = useState(40);
-  const [opened, setOpened] = useState<FactKey | null>(null);
+  const [deals, setDeals] = useState(usualDeals);
   const states = useMemo(() => statesOf(page?.facts[operation] ?? []), [page, operation]);
   const stateOf = (fact: FactKey): FactState => states.get(fact) ?? 'untried';
-  const set = useMemo(() => new Set<FactKey>(findSet(pupil.setId)?.practises ?? []), [pupil.setId]);
-  const tooFew = draw.kind === 'pairs' ? cards < 2 : cards < 1;
-  if (tooFew) return <p className="quiet">Two cards at least: then it is told here what they show.</p>;
-  const exposure = exposureOf(draw);
-  const times = new Map(
-    [...exposure.facts].map(([fact, { top, bottom }]) => [fact, (deals * top) / bottom] as const),
-  );
-  const inHundred = (some: ReadonlySet<FactKey>) => {
-    const { top, bottom } = shareOf(exposure, some);
-    return Math.round((100 * top) / bottom);
-  };
+  // What is typed of a wish stays where the pack is pulled apart meanwhile.
   const known = new Set([...states].filter(([, state]) => isKnown(state)).map(([fact]) => fact));
-  const ofSet = [...set].some((fact) => exposure.facts.has(fact));
+  const tooFew = draw.kind === 'pairs' ? cards < 2 : cards < 1;
   return (
     <>
-      <div className="bench-shown">
-        <h2>How often facts come up for {isolated(pupil.name)}</h2>
-        <p aria-live="polite">
-          <Explained
-            title="The share of play"
-            how={`${draw.kind === 'pairs' ? 'Each two cards of the pack are turned together as often as any other two' : 'Each card of the pack is turned as often as any other'}: reckoned exactly, from ${cards} cards, the pack shuffled anew when it is out. A fact stands for itself alone, its turnaround is another. Known: recalled, or secure where no time is kept.`}
-          >
-            {inHundred(set)} in 100
-          </Explained>{' '}
-          of {findSet(pupil.setId)?.name ?? 'the set'}, {inHundred(known)} in 100 known.
-          {!ofSet && ' None of the set comes off this pack.'}
+      {tooFew ? (
+        <p className="quiet">
+          {draw.kind === 'pairs' ? 'Two cards' : 'One card'} at least: then it is told here what they show.
         </p>
-        <PackMap
-          operation={operation}
-          times={times}
+      ) : (
+        <FactsOfPack
+          draw={draw}
+          cards={cards}
+          pupil={pupil}
+          // A number that cannot be read yet changes nothing of what is told.
+          deals={deals >= 1 && deals <= mostDeals ? deals : usualDeals}
           stateOf={stateOf}
-          set={set}
-          opened={opened}
-          onOpen={setOpened}
+          known={known}
         />
-        <p className="quiet bench-opened" aria-live="polite">
-          {opened === null
-            ? 'The darker, the oftener. Press one to see how often.'
-            : `${factKeyText(opened)} comes ${timesText(times.get(opened) ?? 0)} times in ${numberText(deals)} ${draw.kind === 'pairs' ? 'pairs' : 'cards'}.`}
-        </p>
-      </div>
+      )}
       {page && draw.kind !== 'dice' && (
         <FitPack
           key={`${pupil.id} ${operation}`}
@@ -151,6 +132,64 @@ function PackShown({
         />
       )}
     </>
+  );
+}
+
+/** The share of play that is of the set and known, and how often each fact comes. */
+function FactsOfPack({
+  draw,
+  cards,
+  pupil,
+  deals,
+  stateOf,
+  known,
+}: {
+  readonly draw: Draw;
+  readonly cards: number;
+  readonly pupil: Pupil;
+  readonly deals: number;
+  readonly stateOf: (fact: FactKey) => FactState;
+  readonly known: ReadonlySet<FactKey>;
+}) {
+  const { operation } = draw;
+  const [opened, setOpened] = useState<FactKey | null>(null);
+  const set = useMemo(() => new Set<FactKey>(findSet(pupil.setId)?.practises ?? []), [pupil.setId]);
+  const exposure = exposureOf(draw);
+  const times = new Map(
+    [...exposure.facts].map(([fact, { top, bottom }]) => [fact, (deals * top) / bottom] as const),
+  );
+  const inHundred = (some: ReadonlySet<FactKey>) => {
+    const { top, bottom } = shareOf(exposure, some);
+    return Math.round((100 * top) / bottom);
+  };
+  const ofSet = [...set].some((fact) => exposure.facts.has(fact));
+  return (
+    <div className="bench-shown">
+      <h2>How often facts come up for {isolated(pupil.name)}</h2>
+      <p aria-live="polite">
+        <Explained
+          title="The share of play"
+          how={`${draw.kind === 'pairs' ? 'Each two cards of the pack are turned together as often as any other two' : 'Each card of the pack is turned as often as any other'}: reckoned exactly, from ${cards} cards, the pack shuffled anew when it is out. A fact stands for itself alone, its turnaround is another. Known: recalled, or secure where no time is kept.`}
+        >
+          {inHundred(set)} in 100
+        </Explained>{' '}
+        of {findSet(pupil.setId)?.name ?? 'the set'}, {inHundred(known)} in 100 known.
+        {!ofSet && ' None of the set comes off this pack.'}
+      </p>
+      <PackMap
+        operation={operation}
+        times={times}
+        stateOf={stateOf}
+        set={set}
+        opened={opened}
+        onOpen={setOpened}
+      />
+      <p className="quiet bench-opened" aria-live="polite">
+        {opened === null
+          ? 'The darker, the oftener. Press one to see how often.'
+          : `${factKeyText(opened)} comes ${timesText(times.get(opened) ?? 0)} times in ${numberText(deals)} ${draw.kind === 'pairs' ? 'pairs' : 'cards'}.`}
+      </p>
+    </div>
   );
 }
 

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
-import { readPack, recipeWith, type Deck, type Recipe } from '@veldrift/core';
+import { readPack, recipeWith, type Deck, type Draw, type Recipe } from '@veldrift/core';
 import { findGame, layOut, withSetting, type AnyGame } from '@veldrift/core/games';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -169,7 +169,7 @@ function Page({ game }: { readonly game: AnyGame }) {
             recipe={recipe}
             deck={deck}
             onDeck={setDeck}
-            drawOf={(of) => game.draw?.(withSetting(given, 'recipe', recipeWith(recipe, of))) ?? null}
+            drawOf={(of) => drawFrom(game, given, of)}
             pupil={pupil}
           />
         )}
@@ -218,6 +218,12 @@ function stepAsked(game: AnyGame, operation: string | null): number | null {
     return draw?.kind === 'pairs' && draw.operation === operation;
   });
   return at < 0 ? null : at;
+}
+
+/** How facts come off a pack by some rules; of a pack of no card nothing is dealt yet, so the rules are asked with their own. */
+function drawFrom(game: AnyGame, rules: unknown, deck: Deck): Draw | null {
+  const draw = game.draw?.(rules) ?? null;
+  return draw && draw.kind !== 'dice' ? { ...draw, deck } : draw;
 }
 
 /** The pack of some rules that may be put together otherwise; null: they have none, or its colours carry signs. */

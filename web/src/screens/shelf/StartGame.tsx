@@ -77,6 +77,8 @@ export function StartGame({
   const taken = seats.slice(0, game.seats.most).filter((one) => one !== nobody);
   const own = taken.filter((one) => one !== adult && one !== theApp);
   const chosenRules = chosen.house?.rules ?? game.steps[chosen.step]?.rules;
+  // A pack that was put together may be too small, or hold nothing that can be played.
+  const tooSmall = given === chosenRules ? null : playTrouble(game, given);
   // Facts that a child has written for this play.
   const toWrite = game.settings.find((one) => one.kind === 'facts' && valueNow(one, given) !== null);
   const writtenFor = `${chosen.step} ${chosen.house?.id ?? ''}`;
@@ -128,8 +130,6 @@ export function StartGame({
       return setTrouble('Some of the facts cannot be read yet: put them right first.');
     const unplayable = toWrite ? settingTrouble(toWrite, rules, given) : null;
     if (unplayable !== null) return setTrouble(unplayable);
-    // A pack that was put together may be too small, or hold nothing that can be played.
-    const tooSmall = given === chosenRules ? null : playTrouble(game, rules);
     if (tooSmall !== null) return setTrouble(tooSmall);
     try {
       openPlan(plan);
@@ -242,7 +242,7 @@ export function StartGame({
           </ToggleButtonGroup>
         </fieldset>
       )}
-      {plan.mode === 'called' && game.order && <PrintedOrder game={game} plan={plan} />}
+      {plan.mode === 'called' && game.order && tooSmall === null && <PrintedOrder game={game} plan={plan} />}
     </section>
   );
 }
