@@ -1,0 +1,318 @@
+import { countText, joinText } from '../advance/words.ts';
+import { factKeyText, parseFactKey, type FactKey } from '../facts/fact.ts';
+import type { Operation } from '../facts/operation.ts';
+import { games, type AnyGame } from '../games/catalogue.ts';
+import type { Draw } from '../materials/draw.ts';
+import { packText } from '../materials/packText.ts';
+import { deckSize } from '../materials/deckOdds.ts';
+import { eitherWay, exposureOf, type Exposure } from './exposure.ts';
+import { fitPacks } from './fitPack.ts';
+import { mostRanks } from './packWish.ts';
+import { stepShows } from './stepShows.ts';
+import type { GameOffer } from './visitPlan.ts';
+
+/** For whom and what a game is looked for. */
+export interface GameWish {
+  readonly operation: Operation;
+  /** Facts to be met: those of the set that are not recalled; where all are, the set. */
+  readonly want: readonly FactKey[];
+  readonly known: readonly FactKey[];
+  /** Minutes at hand. */
+  readonly minutes: number;
+  readonly players: number;
+  /** False: no clock is wanted, so no race either. */
+  readonly timed: boolean;
+  /** Usual time on a fact, ms; null: not known. */
+  readonly paceMs: number | null;
+  /** Games played, with the step each is at and the days of the last plays, as day numbers. */
+  readonly played: Readonly<Record<string, { readonly step: number; readonly days: readonly number[] }>>;
+  readonly today: number;
+  readonly likes: ReadonlySet<string>;
+  /** Materials that the room does not own, by `materialsOf`. */
+  readonly lacks: ReadonlySet<string>;
+  /** No game is begun that the pupil has not played: the set changes today. */
+  readonly familiarOnly: boolean;
+}
+
+/** A game that is suggested, with what it rests on. */
+export interface Suggestion extends GameOffer {
+  readonly name: string;
+  /** The pack put together for it; null: the game's own. */
+  readonly pack: string | null;
+  /** Facts to be met that come in a minute. */
+  readonly perMinute: number;
+  /** Of all that comes, from 0 to 1. */
+  readonly wantShare: number;
+  readonly knownShare: number;
+  /** What the room would need for it; empty: it is all there. */
+  readonly missing: readonly string[];
+  readonly score: number;
+}
+
+/** What is wished of a pack unasked: as many of the facts as a child takes in, half of play known. */
+const usual = { facts: 4, times: 4, knownShare: 0.5, mostCards: 24, leastCards: 12, copies: 4 } as const;
+/** How a game's facts come a minute: model players take so long over each, ms; handling takes at least so long. */
+const model = { timeMs: 2000, leastHandlingMs: 1000 } as const;
+/** What counts beside the facts met. Common practice, no study: two or three days in a row are good, a fifth too many. */
+const weights = {
+  running: [1, 1.15, 1.15, 0.9, 0.7, 0.4],
+  liked: 1.25,
+  missing: 0.6,
+  fresh: 0.9,
+  knownWished: 0.5,
+} as const;
+
+/** What a step needs of a room, in the words a list of materials uses. */
+export function materialsOf(game: AnyGame, rules: unknown): string[] {
+  const { pack, dice, others } = game.materials(rules);
+  const counters = others.some((one) => /counter/i.test(one));
+  return [
+    ...(pack ? ['a pack of cards'] : []),
+    ...(pack && pack.copies > 4 ? ['a second pack'] : []),
+    ...[...new Set(dice)].sort((a, b) => a - b).map((sides) => `dice with ${sides} sides`),
+    ...(counters ? ['counters'] : []),
+  ];
+}
+
+/** Everything a game of the shelf may need of a room. */
+export function allMaterials(): string[] {
+  const all = new Set(games.flatMap((game) => game.steps.flatMap(({ rules }) => materialsOf(game, rules))));
+  const sides = (name: string) => Number(/\d+/.exec(name)?.[0] ?? 0);
+  return [...all].sort((a, b) => sides(a) - sides(b) || (a < b ? -1 : 1));
+}
+
+/**
+ * Games for a pupil today, the best first: by facts to be met a minute with a pack fitted to them, how much of the rest is known, the days
+ * it was played, hearts, and what the room owns. The first three are of different families where there are such. The same wish
+ * gives the same games. Empty where nothing is to be met.
+ */
+export function whichGames(wish: GameWish): Suggestion[] {
+  const facts = factsOf(wish);
+  if (facts.want.size === 0) return [];
+  const fits = new Map<string, Met>();
+  const found = games.flatMap((game) => suggestionOf(game, wish, facts, fits) ?? []);
+  found.sort((a, b) => b.score - a.score || (a.id < b.id ? -1 : 1));
+  return mixed(found);
+}
+
+interface Facts {
+  readonly want: ReadonlySet<FactKey>;
+  readonly known: ReadonlySet<FactKey>;
+}
+const factsOf = ({ want, known }: GameWish): Facts => {
+  const wanted = new Set(want.map(eitherWay));
+  return { want: wanted, known: new Set(known.map(eitherWay).filter((one) => !wanted.has(one))) };
+};
+
+/** What comes to be met: shares of play, with the pack that does it. */
+interface Met {
+  readonly want: number;
+  readonly known: number;
+  readonly pack: string | null;
+  readonly facts: readonly FactKey[];
+}
+
+function suggestionOf(
+  game: AnyGame,
+  wish: GameWish,
+  facts: Facts,
+  fits: Map<string, Met>,
+): Suggestion | null {
+  const before = wish.played[game.id];
+  const { seats, family, minutes } = game;
+  if (wish.players < seats.least || wish.players > seats.most) return null;
+  // Those are warm-ups.
+  if (family === 'talk') return null;
+  if (family === 'first' && !wish.timed) return null;
+  if (wish.familiarOnly && !before) return null;
+  if (Math.min(minutes, 5) > wish.minutes) return null;
+  // One that was not played begins at the first step that can show any of it.
+  const steps = before ? [before.step] : game.steps.keys();
+  for (const step of steps) {
+    const at = metAt(game, step, wish, facts, fits);
+    if (at) return suggested(game, step, at, wish);
+  }
+  return null;
+}
+
+/** What a step shows, and how many facts come a minute. */
+interface StepMet extends Met {
+  readonly eachMinute: number;
+}
+
+function metAt(
+  game: AnyGame,
+  step: number,
+  wish: GameWish,
+  facts: Facts,
+  fits: Map<string, Met>,
+): StepMet | null {
+  const rules = game.steps[step]?.rules;
+  if (rules === undefined || !practises(game, rules, wish.operation)) return null;
+  const { perPlay, facts: counted } = stepShows(game.id, step);
+  if (perPlay <= 0) return null;
+  const handling = Math.max(model.leastHandlingMs, (60_000 * game.minutes) / perPlay - model.timeMs);
+  const eachMinute = 60_000 / (handling + (wish.paceMs ?? model.timeMs));
+  const draw = game.draw?.(rules) ?? null;
+  const canFit = (rules as { readonly recipe?: { readonly signed?: boolean } }).recipe?.signed === false;
+  const deals = Math.round(eachMinute * Math.min(game.minutes, wish.minutes));
+  const met = draw ? metBy(draw, wish, facts, deals, canFit, fits) : metIn(counted, perPlay, facts);
+  return met.want > 0 ? { ...met, eachMinute } : null;
+}
+
+function suggested(game: AnyGame, step: number, met: StepMet, wish: GameWish): Suggestion {
+  const before = wish.played[game.id];
+  const rules = game.steps[step]?.rules;
+  const missing = materialsOf(game, rules).filter((one) => wish.lacks.has(one));
+  const perMinute = met.eachMinute * met.want;
+  const run = daysRunning(before?.days ?? [], wish.today);
+  const score =
+    perMinute *
+    Math.min(1, 0.5 + met.known / (2 * weights.knownWished)) *
+    (before ? (weights.running[Math.min(run, weights.running.length - 1)] ?? 1) : weights.fresh) *
+    (wish.likes.has(game.id) ? weights.liked : 1) *
+    (missing.length > 0 ? weights.missing : 1);
+  return {
+    id: game.id,
+    name: game.name,
+    step,
+    pack: met.pack,
+    minutes: Math.min(game.minutes, wish.minutes),
+    perMinute,
+    wantShare: met.want,
+    knownShare: met.known,
+    missing,
+    score,
+    why: whyText(wish, game, met, perMinute, run, missing),
+  };
+}
+
+const practises = (game: AnyGame, rules: unknown, operation: Operation) =>
+  game.operations(rules).includes(operation);
+
+/** Days in a row up to yesterday, or today, on which it was played. */
+export function daysRunning(days: readonly number[], today: number): number {
+  const on = new Set(days);
+  let run = 0;
+  for (let day = on.has(today) ? today : today - 1; on.has(day); day -= 1) run += 1;
+  return run;
+}
+
+/** By an exact draw, with a pack put together where the game takes one and it shows more. */
+function metBy(
+  draw: Draw,
+  wish: GameWish,
+  facts: Facts,
+  deals: number,
+  canFit: boolean,
+  fits: Map<string, Met>,
+): Met {
+  const of = draw.kind === 'dice' ? draw.dice.join() : packText(draw.deck);
+  const key = `${draw.kind} ${draw.operation} ${draw.kind === 'fixed' ? draw.number : ''} ${of} ${canFit}`;
+  const before = fits.get(key);
+  if (before) return before;
+  const plain = metOf(exposureOf(draw), facts, null);
+  const fitted = draw.kind !== 'dice' && canFit ? fittedTo(draw, wish, facts, deals) : null;
+  const met = fitted && fitted.want > plain.want ? fitted : plain;
+  fits.set(key, met);
+  return met;
+}
+
+function fittedTo(
+  draw: Exclude<Draw, { readonly kind: 'dice' }>,
+  { known, operation }: GameWish,
+  facts: Facts,
+  deals: number,
+): Met | null {
+  const ranks = [...draw.deck.keys()].sort((a, b) => a - b);
+  const fixed = draw.kind === 'fixed' ? draw.number : null;
+  if (ranks.length > mostRanks || ranks.some((one) => one < 0)) return null;
+  const want = [...facts.want].filter((key) => comesOff(key, ranks, fixed)).slice(0, usual.facts);
+  if (want.length === 0) return null;
+  const { times, mostCards, leastCards, copies } = usual;
+  const knownShare = known.length === 0 ? 0 : usual.knownShare;
+  const [best] = fitPacks({
+    ...{ operation, want, times, deals: Math.max(1, deals), known: [...facts.known], knownShare },
+    ...{ ranks, copies, mostCards, leastCards, fixed },
+  });
+  if (!best || deckSize(best.deck) < leastCards) return null;
+  return metOf(exposureOf({ ...draw, deck: best.deck }), facts, packText(best.deck));
+}
+
+function comesOff(key: FactKey, ranks: readonly number[], fixed: number | null): boolean {
+  const { left, right } = parseFactKey(key);
+  if (fixed === null) return ranks.includes(left) && ranks.includes(right);
+  return (left === fixed && ranks.includes(right)) || (right === fixed && ranks.includes(left));
+}
+
+function metOf({ facts: shares }: Exposure, { want, known }: Facts, pack: string | null): Met {
+  let [wanted, knows] = [0, 0];
+  const comes = new Map<FactKey, number>();
+  for (const [fact, { top, bottom }] of shares) {
+    const key = eitherWay(fact);
+    if (want.has(key)) {
+      wanted += top / bottom;
+      comes.set(key, (comes.get(key) ?? 0) + top / bottom);
+    } else if (known.has(key)) knows += top / bottom;
+  }
+  return { want: wanted, known: knows, pack, facts: mostFirst(comes) };
+}
+
+/** By what model games showed. */
+function metIn(counted: ReadonlyMap<FactKey, number>, all: number, { want, known }: Facts): Met {
+  let [wanted, knows] = [0, 0];
+  const comes = new Map<FactKey, number>();
+  for (const [fact, times] of counted) {
+    const key = eitherWay(fact);
+    if (want.has(key)) {
+      wanted += times;
+      comes.set(key, (comes.get(key) ?? 0) + times);
+    } else if (known.has(key)) knows += times;
+  }
+  return { want: wanted / all, known: knows / all, pack: null, facts: mostFirst(comes) };
+}
+
+const mostFirst = (comes: ReadonlyMap<FactKey, number>): FactKey[] =>
+  [...comes].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).map(([fact]) => fact);
+
+/** Why a game is suggested, in a line. */
+function whyText(
+  { likes, minutes: atHand }: GameWish,
+  game: AnyGame,
+  met: Met,
+  perMinute: number,
+  run: number,
+  missing: readonly string[],
+): string {
+  const minutes = Math.min(game.minutes, atHand);
+  const named = met.facts.slice(0, 3).map(factKeyText);
+  const more = met.facts.length > named.length ? ' and others' : '';
+  const times = Math.max(1, Math.round(perMinute * minutes));
+  const says = [
+    `${named.join(', ')}${more} of the set come about ${countText(times, 'time')} in ${minutes} minutes; ${Math.round(100 * met.known)} in 100 are known.`,
+    ...(run >= 4
+      ? [`Played ${run} days in a row: another may be better.`]
+      : run > 0
+        ? [run === 1 ? 'Played the day before.' : `Played ${run} days in a row.`]
+        : []),
+    ...(likes.has(game.id) ? ['The child’s heart is on it.'] : []),
+    ...(missing.length > 0 ? [`Not in the room: ${joinText(missing)}; it goes on the screen.`] : []),
+  ];
+  return says.join(' ');
+}
+
+/** The first three of different families where there are such; the others after them in their order. */
+function mixed(found: readonly Suggestion[]): Suggestion[] {
+  const family = new Map(games.map((game) => [game.id, game.family]));
+  const first: Suggestion[] = [];
+  for (const one of found) {
+    if (first.length === 3) break;
+    if (!first.some((other) => family.get(other.id) === family.get(one.id))) first.push(one);
+  }
+  for (const one of found) {
+    if (first.length >= 3) break;
+    if (!first.includes(one)) first.push(one);
+  }
+  first.sort((a, b) => b.score - a.score);
+  return [...first, ...found.filter((one) => !first.includes(one))];
+}
