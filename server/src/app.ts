@@ -16,6 +16,7 @@ import { gameRoutes } from './routes/games.ts';
 import { keptPackRoutes } from './routes/keptPacks.ts';
 import { outcomeRoutes } from './routes/outcomes.ts';
 import { peopleRoutes } from './routes/people.ts';
+import { plannedRoutes } from './routes/planned.ts';
 import { playRoutes } from './routes/plays.ts';
 import { policyRoutes } from './routes/policies.ts';
 import { pictureRoutes } from './routes/pictures.ts';
@@ -127,6 +128,7 @@ export function createApp(house: House): Hono<Env> {
   api.route('/', outcomeRoutes(house));
   api.route('/', gameRoutes(house));
   api.route('/', keptPackRoutes(house));
+  api.route('/', plannedRoutes(house));
   api.route('/', policyRoutes(house));
   api.route('/', linkRoutes(house));
   api.route('/', pathwayRoutes(house));

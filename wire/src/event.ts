@@ -11,6 +11,7 @@ import {
 } from '@veldrift/core';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
 import { gameDealSchema, moveField } from './game.ts';
+import { planChangeFields, planChangeTrouble } from './plan.ts';
 import { idField, instantField, msField, setIdField, textField, wholeField } from './fields.ts';
 
 /** The version every event carries. */
@@ -216,6 +217,13 @@ export const eventSchemas = {
     kind: kind('voiceMeasured'),
     timesMs: array(msField(5000).required()).strict().max(64, 'timesMs holds too many times.').required(),
   }).exact(),
+  /** A value of what is planned, as somebody set it: of a pupil, or of the room. */
+  planChanged: object({ ...ownBase, kind: kind('planChanged'), ...planChangeFields })
+    .exact()
+    .test('value', '', (value, context) => {
+      const trouble = planChangeTrouble(value);
+      return trouble === null || context.createError(trouble);
+    }),
   /** The tutor's own judging times: of no pupil. */
   judgingMeasured: object({
     ...ownBase,

@@ -12,6 +12,7 @@ export * from './people.ts';
 export * from './picture.ts';
 export * from './plain.ts';
 export * from './plainAnswer.ts';
+export * from './plan.ts';
 export * from './problem.ts';
 export * from './pupil.ts';
 export * from './pupilList.ts';

@@ -122,6 +122,25 @@ const keepers: Readonly<Record<EventKind, Keeper>> = {
     `id, "pupilId", "playId", "rightAt", (move->>'id')::uuid
      from jsonb_to_recordset($2) as t(id uuid, "pupilId" uuid, "playId" uuid, "rightAt" timestamptz, move jsonb) where ${oneMove}`,
   ),
+  // All are kept; in force is the later of one place, whichever came first.
+  planChanged: (tx, rows) =>
+    tx.rows<{ id: string }>(
+      `with kept as (
+         insert into plan_changes (room_id, id, place, pupil_id, what, day, key, value, at, user_id, seen)
+         select $1, id, concat(what, '/', "pupilId", '/', day, '/', key), "pupilId", what, day, key, value, "rightAt", "userId", seen
+         from jsonb_to_recordset($2) as t(id uuid, what text, "pupilId" uuid, day date, key text, value jsonb, "rightAt" timestamptz, "userId" uuid, seen uuid)
+         on conflict do nothing returning *
+       ), latest as (
+         select distinct on (place) * from kept order by place, at desc, id desc
+       ), put as (
+         insert into plan (room_id, place, change_id, pupil_id, what, day, key, value, at, user_id, seen)
+         select room_id, place, id, pupil_id, what, day, key, value, at, user_id, seen from latest
+         on conflict (room_id, place) do update set change_id = excluded.change_id, value = excluded.value, at = excluded.at,
+           user_id = excluded.user_id, seen = excluded.seen
+         where (excluded.at, excluded.change_id) > (plan.at, plan.change_id)
+       ) select id from kept`,
+      [tx.roomId, rows],
+    ),
   voiceMeasured: insert(
     'calibrations',
     'id, kind, user_id, samples, at',

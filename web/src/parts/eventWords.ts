@@ -15,5 +15,6 @@ export const eventWords: Readonly<Record<EventKind, string>> = {
   instantCounted: 'An answer that was instant',
   moveMade: 'A move',
   voiceMeasured: 'A measure of the microphone',
+  planChanged: 'A change of what is planned',
   judgingMeasured: 'A measure of the tutor\u2019s judging',
 };
