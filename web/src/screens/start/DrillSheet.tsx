@@ -1,4 +1,3 @@
-import { takesNoTime } from '@veldrift/wire';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
@@ -16,7 +15,6 @@ import {
   displaySigns,
   drillOutlook,
   factKeyText,
-  newTurns,
   pairRanks,
   stackPack,
   wasAsked,
@@ -25,15 +23,14 @@ import {
 } from '@veldrift/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import type { TurnsRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
-import { drillPlanFor, firstDrill, type DrillChoice } from './drillPlanFor.ts';
+import { drillPlanFor, firstDrill, type DrillChoice } from '../../live/begin/drillPlanFor.ts';
 import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
-import { newErrorsToday } from './newErrorsToday.ts';
 import type { SheetProps } from './SheetProps.ts';
-import { newSeed, playHead, startPlay } from '../../live/startPlay.ts';
+import { beginDrillPlay } from '../../live/begin/beginDrillPlay.ts';
+import { newSeed } from '../../live/startPlay.ts';
 
 const forms = [
   ['set', 'The set'],
@@ -43,7 +40,8 @@ const forms = [
 
 /** Before a drill: which facts, in which order, on screen or with real cards; and what would come first. */
 export function DrillSheet({ pupil, set }: SheetProps) {
-  const { me, outbox } = useSession();
+  const session = useSession();
+  const { me } = session;
   const navigate = useNavigate();
   const [params] = useSearchParams();
   const [starting, setStarting] = useState(false);
@@ -78,28 +76,9 @@ export function DrillSheet({ pupil, set }: SheetProps) {
 
   const start = async () => {
     setStarting(true);
-    const row: TurnsRow = {
-      kind: 'turns',
-      ...(await playHead(pupil, me.userId)),
-      setId: set.id,
-      purpose: 'drill',
-      way,
-      limitMs: measuring.limitMs,
-      title: made.title,
-      deal: made.deal,
-      seed,
-      plan: {
-        kind: 'drill',
-        timed: !takesNoTime(pupil),
-        ...made.plan,
-        newErrorsToday: await newErrorsToday(pupil.id, new Date().toISOString(), me.timeZone),
-        order: pack?.order ?? made.plan.order,
-      },
-      earlier: 0,
-      state: newTurns(),
-    };
-    await startPlay(outbox, row, { seed, lengthMs: 600_000 });
-    await navigate(`/table/${row.playId}`);
+    const order = pack?.order ?? made.plan.order;
+    const plan = { ...made.plan, order };
+    await navigate(`/table/${await beginDrillPlay(session, pupil, set, { ...made, plan }, way)}`);
   };
 
   return (

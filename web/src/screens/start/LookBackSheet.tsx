@@ -1,29 +1,20 @@
 import Button from '@mui/material/Button';
-import {
-  countText,
-  dayNumber,
-  dayOf,
-  newTurns,
-  retentionDue,
-  retentionFacts,
-  type FactSet,
-  type LookPlan,
-} from '@veldrift/core';
+import { countText, dayNumber, dayOf, retentionDue, type FactSet } from '@veldrift/core';
 import { findSet } from '../../app/book.ts';
-import { takesNoTime, policyOf } from '@veldrift/wire';
+import { policyOf } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { TurnsRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { passedSets } from '../../parts/today.ts';
 import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
 import type { SheetProps } from './SheetProps.ts';
-import { newSeed, playHead, startPlay } from '../../live/startPlay.ts';
+import { beginLookBack } from '../../live/begin/beginLookBack.ts';
 
 /** Before a look back: which set passed, and whether it is due. */
 export function LookBackSheet({ pupil }: SheetProps) {
-  const { me, outbox } = useSession();
+  const session = useSession();
+  const { me } = session;
   const navigate = useNavigate();
   const [starting, setStarting] = useState(false);
   const policy = policyOf(pupil);
@@ -44,29 +35,7 @@ export function LookBackSheet({ pupil }: SheetProps) {
 
   const start = async (set: FactSet) => {
     setStarting(true);
-    const seed = newSeed();
-    const plan: LookPlan = {
-      facts: retentionFacts(set.practises, seed, 2 * policy.retentionFacts),
-      retentionFacts: policy.retentionFacts,
-      retentionShort: policy.retentionShort,
-      timed: !takesNoTime(pupil),
-    };
-    const row: TurnsRow = {
-      kind: 'turns',
-      ...(await playHead(pupil, me.userId)),
-      setId: set.id,
-      purpose: 'retention',
-      way: pupil.capture,
-      limitMs: measuring.limitMs,
-      title: `Look back at ${set.name}`,
-      deal: { form: 'retention', operation: set.operation, pathwayId: pupil.pathwayId, timed: plan.timed },
-      seed,
-      plan: { kind: 'look', ...plan },
-      earlier: 0,
-      state: newTurns(),
-    };
-    await startPlay(outbox, row, { seed, lengthMs: 120_000 });
-    await navigate(`/table/${row.playId}`);
+    await navigate(`/table/${await beginLookBack(session, pupil, set)}`);
   };
 
   return (

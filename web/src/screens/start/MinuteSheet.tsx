@@ -1,20 +1,8 @@
 import Button from '@mui/material/Button';
-import {
-  aimPerMinute,
-  createRandom,
-  earlierFacts,
-  isRecalled,
-  makeCheckForm,
-  makeMixedForm,
-  makeProbeForm,
-  newMinute,
-  type MinutePurpose,
-} from '@veldrift/core';
-import { findPathway } from '../../app/book.ts';
-import { gradeOf, policyOf, type Pupil } from '@veldrift/wire';
+import { aimPerMinute, type MinutePurpose } from '@veldrift/core';
+import { policyOf } from '@veldrift/wire';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { MinuteRow } from '../../app/deviceDb.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { AimNumber } from '../../parts/MeasuredNumbers.tsx';
@@ -22,14 +10,12 @@ import { checkDue, minuteOffered } from '../../parts/today.ts';
 import { useNow } from '../../parts/useNow.ts';
 import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
 import type { SheetProps } from './SheetProps.ts';
-import { newSeed, playHead, startPlay } from '../../live/startPlay.ts';
-
-/** Prompts made for one minute: more than anyone answers in five. */
-const formLength = 400;
+import { beginMinute } from '../../live/begin/beginMinute.ts';
 
 /** Before a minute: what it will ask, how it is measured, and what to know before starting. */
 export function MinuteSheet({ pupil, set, purpose }: SheetProps & { readonly purpose: MinutePurpose }) {
-  const { me, outbox } = useSession();
+  const session = useSession();
+  const { me } = session;
   const now = useNow();
   const navigate = useNavigate();
   const [starting, setStarting] = useState(false);
@@ -39,21 +25,7 @@ export function MinuteSheet({ pupil, set, purpose }: SheetProps & { readonly pur
 
   const start = async () => {
     setStarting(true);
-    const seed = newSeed();
-    const row: MinuteRow = {
-      ...(await playHead(pupil, me.userId)),
-      setId: set.id,
-      purpose,
-      way: pupil.capture,
-      limitMs: measuring.limitMs,
-      state: newMinute(
-        formOf(purpose, pupil, set.practises, set.id, seed),
-        policy.minuteMs,
-        calmForm(pupil, set.practises, seed),
-      ),
-    };
-    await startPlay(outbox, row, { seed, lengthMs: policy.minuteMs });
-    await navigate(`/table/${row.playId}`);
+    await navigate(`/table/${await beginMinute(session, pupil, set, purpose)}`);
   };
 
   return (
@@ -98,30 +70,4 @@ export function MinuteSheet({ pupil, set, purpose }: SheetProps & { readonly pur
       </p>
     </HowMeasuredSheet>
   );
-}
-
-function formOf(
-  purpose: MinutePurpose,
-  pupil: Pupil,
-  practises: readonly string[],
-  setId: string,
-  seed: number,
-): string[] {
-  switch (purpose) {
-    case 'check':
-    case 'practice':
-      return makeCheckForm(practises, formLength, createRandom(seed));
-    case 'mixed': {
-      const sets = findPathway(pupil.pathwayId)?.sets[pupil.operation] ?? [];
-      return makeMixedForm(practises, [...new Set(earlierFacts(sets, setId))], formLength, seed);
-    }
-    case 'probe':
-      return makeProbeForm(gradeOf(pupil), pupil.operation, formLength);
-  }
-}
-
-/** Known facts of the set, for a table turned calm. */
-function calmForm(pupil: Pupil, practises: readonly string[], seed: number): string[] {
-  const known = practises.filter((fact) => isRecalled(pupil.tried[fact]?.state ?? 'untried'));
-  return known.length > 1 ? makeCheckForm(known, 60, createRandom(seed + 1)) : [];
 }

@@ -1,81 +1,37 @@
-import { takesNoTime } from '@veldrift/wire';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
-import {
-  countText,
-  mostPlacementPrompts,
-  newTurns,
-  operationNames,
-  type PlacementPlan,
-} from '@veldrift/core';
+import { countText, mostPlacementPrompts, operationNames } from '@veldrift/core';
 import { findPathway } from '../../app/book.ts';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { TurnsRow } from '../../app/deviceDb.ts';
 import { dateText } from '../../app/format.ts';
 import { pupilPageQuery } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
 import { measuringFor } from '../../live/measuringOf.ts';
 import { HowMeasuredSheet } from './HowMeasuredSheet.tsx';
 import type { SheetProps } from './SheetProps.ts';
-import { newSeed, playHead, startPlay } from '../../live/startPlay.ts';
+import { beginPlacement, isUnmeasuredKeypad } from '../../live/begin/beginPlacement.ts';
 
 /** Before a placement: what it is, where to begin asking, or going on with one from another day. */
 export function PlacementSheet({ pupil, set }: SheetProps) {
-  const { me, outbox } = useSession();
+  const session = useSession();
+  const { me } = session;
   const navigate = useNavigate();
   const [starting, setStarting] = useState(false);
   const [startAt, setStartAt] = useState(0);
   const page = useQuery(pupilPageQuery(pupil.id));
   const open = page.data?.openPlacement ?? null;
   const measuring = measuringFor(pupil, me);
-  // A keypad nobody measured is timed on facts that need no thought.
-  const isKeypadUnknown =
-    pupil.capture === 'keypad' &&
-    !takesNoTime(pupil) &&
-    ![1, 2].every((digits) => measuring.overheadFor(digits).calibrated);
+  const isKeypadUnknown = isUnmeasuredKeypad(pupil, me);
   const pathway = findPathway(pupil.pathwayId);
   const sets = pathway?.sets[pupil.operation] ?? [];
 
   const start = async (goOn: boolean) => {
     setStarting(true);
     const from = goOn ? open : null;
-    const seed = from?.seed ?? newSeed();
-    const plan: PlacementPlan = {
-      sets: sets.map(({ id, name, introduces }) => ({ id, name, introduces })),
-      startAt: from?.startAt ?? startAt,
-      seed,
-      timed: !takesNoTime(pupil),
-      opens: from?.opens ?? true,
-      warmsUp: from?.warmsUp ?? isKeypadUnknown,
-    };
-    const row: TurnsRow = {
-      kind: 'turns',
-      ...(await playHead(pupil, me.userId)),
-      setId: set.id,
-      purpose: 'placement',
-      way: pupil.capture,
-      limitMs: measuring.limitMs,
-      title: 'Placement',
-      deal: {
-        form: 'placement',
-        operation: pupil.operation,
-        pathwayId: pupil.pathwayId,
-        startAt: plan.startAt,
-        continues: from?.playId ?? null,
-        timed: plan.timed,
-        opens: plan.opens ?? false,
-        warmsUp: plan.warmsUp ?? false,
-      },
-      seed,
-      plan: { kind: 'placement', ...plan },
-      earlier: from?.answers.length ?? 0,
-      state: newTurns(from?.answers ?? []),
-    };
-    await startPlay(outbox, row, { seed, lengthMs: 300_000 });
-    await navigate(`/table/${row.playId}`);
+    await navigate(`/table/${await beginPlacement(session, pupil, set, { startAt, from })}`);
   };
 
   return (

@@ -32,6 +32,13 @@ export interface DrillChoice {
   readonly toll: boolean;
 }
 
+/** A drill as it is dealt. */
+export interface MadeDrill {
+  readonly plan: DrillPlan;
+  readonly title: string;
+  readonly deal: Deal;
+}
+
 /** The drill offered first: the set, withdrawn and returned, forty prompts. */
 export function firstDrill(set: FactSet): DrillChoice {
   return {
@@ -67,7 +74,7 @@ export function drillPlanFor(
   choice: DrillChoice,
   seed: number,
   today: number,
-): { readonly plan: DrillPlan; readonly title: string; readonly deal: Deal } {
+): MadeDrill {
   const policy = policyOf(pupil);
   const sets = findPathway(pupil.pathwayId)?.sets[pupil.operation] ?? [];
   const oneNumber = choice.form === 'oneNumber';
@@ -96,6 +103,19 @@ export function drillPlanFor(
     hidden: oneNumber ? choice.hidden : 'result',
   };
   return { plan, title: titleOf(pupil, set, choice), deal: dealOf(pupil, choice, plan) };
+}
+
+/** The fewest facts a warm-up is made of; of fewer known ones the drill of the set is dealt. */
+const fewestKnown = 4;
+const warmUpPrompts = 20;
+
+/** A drill of known facts alone, the due first: to begin a visit with. */
+export function warmUpFor(pupil: Pupil, set: FactSet, seed: number, today: number): MadeDrill {
+  const made = drillPlanFor(pupil, set, { ...firstDrill(set), most: warmUpPrompts }, seed, today);
+  const known = made.plan.facts.filter((one) => one.known);
+  return known.length < fewestKnown
+    ? made
+    : { ...made, title: `Warm-up before ${set.name}`, plan: { ...made.plan, facts: known } };
 }
 
 function factsOf(pupil: Pupil, set: FactSet, choice: DrillChoice): FactKey[] {
