@@ -15,6 +15,8 @@ export async function screensOf(
     expect(page.getByRole('heading', { name }).first()).toBeVisible();
   return [
     ['today', '/', heading(/\d/)],
+    ['week', '/week', heading('This week')],
+    ['to lay out', '/lay-out', heading('To lay out')],
     ['pupils', '/pupils', () => expect(page.getByRole('grid')).toBeVisible()],
     ['add', '/pupils/new', heading('Add a pupil')],
     [

@@ -22,6 +22,8 @@ async function screens(page: Page) {
   const { lastPlayId: play } = (await response.json()) as { lastPlayId: string };
   return [
     ['today', '/', '**/api/pupils', 'heading', /\d/],
+    ['week', '/week', '**/api/planned', 'heading', 'This week'],
+    ['to lay out', '/lay-out', '**/api/planned', 'heading', 'To lay out'],
     ['pupils', '/pupils', '**/api/pupils', 'grid', /./],
     ['pupil', `/pupils/${odalys.id}`, `**/api/pupils/${odalys.id}`, 'heading', 'Odalys B.'],
     [

@@ -7,6 +7,7 @@ import { getCookie } from 'hono/cookie';
 import { secureHeaders } from 'hono/secure-headers';
 import { cookieName, findSession } from './auth/session.ts';
 import { accountRoutes, openRoutes } from './routes/account.ts';
+import { calendarRoutes, openCalendarRoutes } from './routes/calendar.ts';
 import { childRoutes, linkRoutes } from './routes/child.ts';
 import { isOutage, Outage } from './outage.ts';
 import { Refusal, refuse } from './refusal.ts';
@@ -113,6 +114,7 @@ export function createApp(house: House): Hono<Env> {
   });
   api.route('/', openRoutes(house));
   api.route('/', childRoutes(house));
+  api.route('/', openCalendarRoutes(house));
   api.use(async (c, next) => {
     const token = getCookie(c, cookieName);
     const session = token === undefined ? undefined : await findSession(house.db, token);
@@ -129,6 +131,7 @@ export function createApp(house: House): Hono<Env> {
   api.route('/', gameRoutes(house));
   api.route('/', keptPackRoutes(house));
   api.route('/', plannedRoutes(house));
+  api.route('/', calendarRoutes(house));
   api.route('/', policyRoutes(house));
   api.route('/', linkRoutes(house));
   api.route('/', pathwayRoutes(house));

@@ -27,6 +27,7 @@ let theirInvite: string;
 let theirSession: string;
 const theirRules = uuid();
 const theirPack = uuid();
+const theirCalendar = uuid();
 const theirPathway = copyPathway(pathways[0] as Pathway, uuid(), 'Theirs');
 
 beforeAll(async () => {
@@ -60,6 +61,8 @@ beforeAll(async () => {
   expect(rules.status).toBe(201);
   const pack = { id: theirPack, pupilId: theirPupil, name: 'Theirs', operation: 'mul', pack: '6:2,7:4' };
   expect((await other.call('POST', '/api/packs', pack)).status).toBe(201);
+  const calendar = { id: theirCalendar, names: true };
+  expect((await other.call('POST', '/api/calendar-links', calendar)).status).toBe(201);
   theirInvite = ((await other.call('POST', '/api/people/invites', {})).body as { id: string }).id;
   const [session] = (await other.call('GET', '/api/account/sessions')).body as { id: string }[];
   theirSession = session?.id ?? '';
@@ -137,6 +140,8 @@ describe('another room', () => {
       ['DELETE', `/api/houseRules/${theirRules}`],
       ['GET', `/api/pupils/${theirPupil}/packs`],
       ['DELETE', `/api/packs/${theirPack}`],
+      ['DELETE', `/api/calendar-links/${theirCalendar}`],
+      ['GET', `/api/calendar/${uuid()}`],
       ['DELETE', `/api/pathways/${theirPathway.id}`],
       ['GET', `/api/links/${theirLink}/events`],
       ['POST', `/api/links/${theirLink}/show`, show],
@@ -234,7 +239,7 @@ describe('row-level security', () => {
         `select c.relname, c.relrowsecurity, c.relforcerowsecurity from pg_class c join pg_attribute a on a.attrelid = c.oid
          where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and a.attname = 'room_id'`,
       );
-      expect(rows.length).toBe(31);
+      expect(rows.length).toBe(32);
       expect(rows.filter((row) => !row.relrowsecurity || !row.relforcerowsecurity)).toEqual([]);
     });
   });

@@ -9,7 +9,7 @@ const good: Readonly<Record<PlanKind, unknown>> = {
     kind: 'game',
     minutes: 10,
     order: 2,
-    game: { id: 'lamps', step: 1, pack: '6:2,7:4' },
+    game: { id: 'lamps', name: 'Lamps', step: 1, pack: '6:2,7:4', lay: ['Two 6s.'] },
     why: 'It shows 7 + 8.',
   },
   begun: { playId: null, at: '2026-12-02T09:00:00.000Z' },

@@ -7,7 +7,7 @@ import {
   type PlanKind,
 } from '@veldrift/core/planning';
 import { readPack } from '@veldrift/core';
-import { boolean, mixed, number, object, string, type Schema } from 'yup';
+import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { idField, textField, wholeField } from './fields.ts';
 
 /** A calendar day. */
@@ -48,7 +48,9 @@ const partSchema = object({
       .strict()
       .required()
       .matches(/^[a-z-]{1,40}$/, 'id should be the name of a game.'),
+    name: textField('The name', 60).defined(),
     step: wholeField(0, 40).required(),
+    lay: array(textField('What to lay out', 300).defined()).strict().max(8, 'lay holds too much.').defined(),
     pack: string()
       .strict()
       .nullable()
@@ -190,4 +192,17 @@ export interface Planned {
   /** Minutes at the table by pupil and day, of this week and the last. */
   readonly minutes: readonly { readonly pupilId: string; readonly day: string; readonly minutes: number }[];
   readonly tutors: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** A secret address at which other programs read a tutor's visits. */
+export const calendarLinkSchema = object({
+  id: idField().required(),
+  /** Whether the shown names of children stand in it. */
+  names: boolean().strict().required('names should be yes or no.'),
+}).exact();
+
+export interface CalendarLink {
+  readonly id: string;
+  readonly names: boolean;
+  readonly madeAt: string;
 }

@@ -69,7 +69,14 @@ export interface PlannedPart {
   /** Parts go in this order; equal ones by their keys. */
   readonly order: number;
   /** Which game at which step, with a pack put together for it as text; of a game only. */
-  readonly game?: { readonly id: string; readonly step: number; readonly pack: string | null };
+  readonly game?: {
+    readonly id: string;
+    readonly name: string;
+    readonly step: number;
+    readonly pack: string | null;
+    /** What to lay out for it, in table words. */
+    readonly lay: readonly string[];
+  };
   /** Why it is there, in a line. */
   readonly why: string;
 }

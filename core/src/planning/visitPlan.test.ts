@@ -13,8 +13,10 @@ import {
 
 const offer = fc.record({
   id: fc.constantFrom('first-voice', 'lamps', 'outweigh'),
+  name: fc.constant('A game'),
   step: fc.integer({ min: 0, max: 4 }),
   pack: fc.constantFrom(null, '6:2,7:4'),
+  lay: fc.constant(['A whole pack.']),
   minutes: fc.integer({ min: 5, max: 15 }),
   why: fc.constant('It shows 7 + 8.'),
 });
@@ -39,7 +41,17 @@ const measured = ['placement', 'check', 'retention', 'probe', 'close'] as const;
 const usual: VisitNeed = {
   ...{ minutes: 20, isNew: false, check: 'A week since the last.', look: null, probe: null },
   ...{ dueFacts: 3, openFacts: 5, checkFirst: false },
-  games: [{ id: 'first-voice', step: 1, pack: null, minutes: 10, why: 'It shows 7 + 8.' }],
+  games: [
+    {
+      id: 'first-voice',
+      name: 'First voice',
+      step: 1,
+      pack: null,
+      lay: [],
+      minutes: 10,
+      why: 'It shows 7 + 8.',
+    },
+  ],
 };
 
 describe('a visit planned by rule', () => {

@@ -8,8 +8,10 @@ export interface VisitPart extends PlannedPart {
 /** A game that may be played in a visit, the best first. */
 export interface GameOffer {
   readonly id: string;
+  readonly name: string;
   readonly step: number;
   readonly pack: string | null;
+  readonly lay: readonly string[];
   readonly minutes: number;
   readonly why: string;
 }
@@ -69,7 +71,9 @@ export function planVisit(need: VisitNeed): VisitPart[] {
       kind,
       minutes: own,
       why,
-      ...(game ? { game: { id: game.id, step: game.step, pack: game.pack } } : {}),
+      ...(game
+        ? { game: { id: game.id, name: game.name, step: game.step, pack: game.pack, lay: game.lay } }
+        : {}),
     };
   };
   const measured = [

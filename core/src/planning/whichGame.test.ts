@@ -114,6 +114,11 @@ describe('which game today', () => {
     for (const one of found) expect(played[one.id as keyof typeof played]?.step).toBe(one.step);
   });
 
+  it('suggests a new game on such a day where nothing that was played fits', () => {
+    expect(idsOf({ familiarOnly: true })).toEqual(idsOf({}));
+    expect(idsOf({ familiarOnly: true, played: { 'rule-box': { step: 0, days: [] } } })).toEqual(idsOf({}));
+  });
+
   it('has nothing to say where nothing is to be met', () => {
     expect(whichGames({ ...wish, want: [] })).toEqual([]);
   });

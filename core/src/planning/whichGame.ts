@@ -2,8 +2,10 @@ import { countText, joinText } from '../advance/words.ts';
 import { factKeyText, parseFactKey, type FactKey } from '../facts/fact.ts';
 import type { Operation } from '../facts/operation.ts';
 import { games, type AnyGame } from '../games/catalogue.ts';
+import { layOut } from '../games/layOut.ts';
 import type { Draw } from '../materials/draw.ts';
-import { packText } from '../materials/packText.ts';
+import { deckWords } from '../materials/pack.ts';
+import { packText, readPack } from '../materials/packText.ts';
 import { deckSize } from '../materials/deckOdds.ts';
 import { eitherWay, exposureOf, type Exposure } from './exposure.ts';
 import { fitPacks } from './fitPack.ts';
@@ -36,7 +38,6 @@ export interface GameWish {
 
 /** A game that is suggested, with what it rests on. */
 export interface Suggestion extends GameOffer {
-  readonly name: string;
   /** The pack put together for it; null: the game's own. */
   readonly pack: string | null;
   /** Facts to be met that come in a minute. */
@@ -74,6 +75,13 @@ export function materialsOf(game: AnyGame, rules: unknown): string[] {
   ];
 }
 
+/** What to lay out for a game, with a pack put together for it in place of its own. */
+function layOutWith(game: AnyGame, rules: unknown, pack: string | null): string[] {
+  const materials = game.materials(rules);
+  const deck = readPack(pack);
+  return deck ? [deckWords(deck), ...layOut({ ...materials, pack: null })] : layOut(materials);
+}
+
 /** Everything a game of the shelf may need of a room. */
 export function allMaterials(): string[] {
   const all = new Set(games.flatMap((game) => game.steps.flatMap(({ rules }) => materialsOf(game, rules))));
@@ -91,6 +99,8 @@ export function whichGames(wish: GameWish): Suggestion[] {
   if (facts.want.size === 0) return [];
   const fits = new Map<string, Met>();
   const found = games.flatMap((game) => suggestionOf(game, wish, facts, fits) ?? []);
+  // Nothing that was played fits: a game at its first step is no step further.
+  if (found.length === 0 && wish.familiarOnly) return whichGames({ ...wish, familiarOnly: false });
   found.sort((a, b) => b.score - a.score || (a.id < b.id ? -1 : 1));
   return mixed(found);
 }
@@ -177,6 +187,7 @@ function suggested(game: AnyGame, step: number, met: StepMet, wish: GameWish): S
     name: game.name,
     step,
     pack: met.pack,
+    lay: layOutWith(game, rules, met.pack),
     minutes: Math.min(game.minutes, wish.minutes),
     perMinute,
     wantShare: met.want,

@@ -1,4 +1,4 @@
-import type { PlanChange, PlanKind } from '@veldrift/core/planning';
+import { planBook, type PlanBook, type PlanChange, type PlanKind } from '@veldrift/core/planning';
 import type { DonePlay, PlayedGame, Planned } from '@veldrift/wire';
 import { dayOf } from '@veldrift/core';
 import type { RoomTx } from '../db.ts';
@@ -37,15 +37,24 @@ const changeOf = (row: Row): PlanChange => ({
 const columns = (id: string) =>
   `${id} as id, what, pupil_id, day::text as day, key, value, at, user_id, seen`;
 
+const changesAround = async (tx: RoomTx, today: string): Promise<PlanChange[]> =>
+  (
+    await tx.rows<Row>(
+      `select ${columns('change_id')} from plan where room_id = $1
+         and (day is null or day between $2::date - ${daysBefore} and $2::date + ${daysAfter}) order by place`,
+      [tx.roomId, today],
+    )
+  ).map(changeOf);
+
+/** What is planned around a day, as a book. */
+export const bookOf = async (tx: RoomTx, today: string): Promise<PlanBook> =>
+  planBook(await changesAround(tx, today));
+
 /** What is planned around today, and what it rests on; asked for at once, in one flight. */
 export async function plannedNow(tx: RoomTx, timeZone: string, now: Date): Promise<Planned> {
   const today = dayOf(now.toISOString(), timeZone);
   const [changes, lately, games, done, minutes, tutors] = await Promise.all([
-    tx.rows<Row>(
-      `select ${columns('change_id')} from plan where room_id = $1
-         and (day is null or day between $2::date - ${daysBefore} and $2::date + ${daysAfter}) order by place`,
-      [tx.roomId, today],
-    ),
+    changesAround(tx, today),
     tx.rows<Row>(
       `select ${columns('id')} from plan_changes c where room_id = $1 and at > $2::timestamptz - interval '${latelyDays} days'
          and exists (select 1 from plan_changes o where o.room_id = $1 and o.place = c.place and o.user_id <> c.user_id)
@@ -78,7 +87,7 @@ export async function plannedNow(tx: RoomTx, timeZone: string, now: Date): Promi
   ]);
   return {
     today,
-    changes: changes.map(changeOf),
+    changes,
     lately: lately.map(changeOf),
     games,
     done: done.map((row): DonePlay => ({

@@ -9,7 +9,7 @@ import type { Me } from '@veldrift/wire';
 import { Loading, Trouble } from '../parts/states.tsx';
 import { FirstRoom } from '../screens/FirstRoom.tsx';
 import { SignIn } from '../screens/SignIn.tsx';
-import { Today } from '../screens/Today.tsx';
+import { Today } from '../screens/today/Today.tsx';
 import { StartVisit } from '../screens/start/StartVisit.tsx';
 import { Table } from '../screens/table/Table.tsx';
 import { api, ApiError } from './api.ts';
@@ -44,6 +44,8 @@ const Door = page(() => import('../screens/account/Door.tsx').then((m) => m.Door
 const Pathways = page(() => import('../screens/room/Pathways.tsx').then((m) => m.Pathways));
 const PathwayEditor = page(() => import('../screens/room/PathwayEditor.tsx').then((m) => m.PathwayEditor));
 const NumberChecker = page(() => import('../screens/checker/NumberChecker.tsx').then((m) => m.NumberChecker));
+const WeekPage = page(() => import('../screens/week/WeekPage.tsx').then((m) => m.WeekPage));
+const LayOutPage = page(() => import('../screens/today/LayOutPage.tsx').then((m) => m.LayOutPage));
 const BenchPage = page(() => import('../screens/bench/BenchPage.tsx').then((m) => m.BenchPage));
 const Shelf = page(() => import('../screens/shelf/Shelf.tsx').then((m) => m.Shelf));
 const GamePage = page(() => import('../screens/shelf/GamePage.tsx').then((m) => m.GamePage));
@@ -147,6 +149,8 @@ function Screens() {
         <Route path="/calibrate/voice" element={<VoiceCalibration />} />
         <Route element={<Framed />}>
           <Route index element={<Today />} />
+          <Route path="/week" element={<WeekPage />} />
+          <Route path="/lay-out" element={<LayOutPage />} />
           <Route path="/pupils" element={<Pupils />} />
           <Route path="/pupils/new" element={<NewPupil />} />
           <Route path="/pupils/:pupilId" element={<PupilPage />} />

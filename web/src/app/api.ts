@@ -5,6 +5,7 @@ import {
   type Joined,
   pupilsOf,
   type BatchResult,
+  type CalendarLink,
   type ChangePassword,
   type ChildShow,
   type ChildTells,
@@ -29,6 +30,7 @@ import {
   type Pass,
   type People,
   type PlaceInput,
+  type Planned,
   type Problem,
   type Pupil,
   type PupilGame,
@@ -171,6 +173,11 @@ export const api = {
   answersOfStep: (playId: string) => call<AnyKeptAnswer[]>('GET', `/plays/${playId}/stepAnswers`),
   sayStep: (pupilId: string, input: StepInput) =>
     call<KeptDecision>('POST', `/pupils/${pupilId}/steps`, input),
+  calendarLinks: () => call<CalendarLink[]>('GET', '/calendar-links'),
+  makeCalendarLink: (id: string, names: boolean) =>
+    call<{ readonly token: string }>('POST', '/calendar-links', { id, names }),
+  dropCalendarLink: (id: string) => call<void>('DELETE', `/calendar-links/${id}`, {}),
+  planned: () => call<Planned>('GET', '/planned'),
   packs: (pupilId: string) => call<KeptPack[]>('GET', `/pupils/${pupilId}/packs`),
   keepPack: (input: KeptPackInput) => call<void>('POST', '/packs', input),
   dropPack: (id: string) => call<void>('DELETE', `/packs/${id}`, {}),

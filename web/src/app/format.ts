@@ -31,6 +31,12 @@ export const longDateText = (at: string | number | Date): string =>
 /** "30 Nov, 9:15". */
 export const dateTimeText = (at: string | number | Date): string => `${dateText(at)}, ${timeText(at)}`;
 
+/** "Wed 2 Dec", of a calendar day. */
+export const dayText = (day: string): string =>
+  new Intl.DateTimeFormat(locale, { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' })
+    .format(new Date(`${day}T12:00:00Z`))
+    .replace(',', '');
+
 /** "9:15", the time of day of an instant. */
 export const timeText = (at: string | number | Date): string =>
   shown(at, { hour: '2-digit', minute: '2-digit' }).replace(/^0(?=\d)/, '');

@@ -7,6 +7,8 @@ const titles: readonly (readonly [path: string, title: string])[] = [
   ['/first-room', 'The first room'],
   ['/door', 'Come in'],
   ['/child', 'The child\u2019s side'],
+  ['/week', 'The week'],
+  ['/lay-out', 'To lay out'],
   ['/pupils', 'Pupils'],
   ['/pupils/new', 'A new pupil'],
   ['/pupils/:pupilId', 'A pupil'],

@@ -2,7 +2,8 @@ import { QueryCache, QueryClient, queryOptions, type Query } from '@tanstack/rea
 import type { PersistedClient } from '@tanstack/react-query-persist-client';
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
 import type { OwnPathway } from '@veldrift/core';
-import type { Me, Pupil } from '@veldrift/wire';
+import type { PlanChange } from '@veldrift/core/planning';
+import type { EventOf, Me, Planned, Pupil } from '@veldrift/wire';
 import { api, ApiError } from './api.ts';
 import { takeOwnPathways } from './book.ts';
 import { deviceDb, isGame } from './deviceDb.ts';
@@ -113,6 +114,27 @@ export const pupilPageQuery = (id: string) =>
 /** The pictures a pupil made of facts: hints at the table, kept for where there is no network. */
 export const picturesQuery = (id: string) =>
   queryOptions({ queryKey: ['pictures', id], queryFn: () => api.pictures(id) });
+/** What is planned around today, with what this device has not sent yet: nobody's own word is gone while it waits. */
+export const plannedQuery = queryOptions({
+  queryKey: ['planned'],
+  queryFn: async (): Promise<Planned> => {
+    const found = await api.planned();
+    const waiting = (await (await deviceDb()).getAll('outbox')).flatMap(({ event, userId }) =>
+      event.kind === 'planChanged' ? [planChangeOf(event, userId)] : [],
+    );
+    return { ...found, changes: [...found.changes, ...waiting] };
+  },
+});
+
+/** Secret addresses at which other programs read one's own visits. */
+export const calendarLinksQuery = queryOptions({ queryKey: ['calendarLinks'], queryFn: api.calendarLinks });
+
+/** A change of what is planned as it is kept, of one as it is sent. */
+export const planChangeOf = (event: EventOf<'planChanged'>, by: string): PlanChange => ({
+  ...{ id: event.id, kind: event.what, pupilId: event.pupilId, day: event.day, key: event.key },
+  ...{ value: event.value as PlanChange['value'], at: event.at, by, seen: event.seen },
+});
+
 /** Packs kept for a pupil, and those of the room. */
 export const packsQuery = (id: string) =>
   queryOptions({ queryKey: ['packs', id], queryFn: () => api.packs(id) });
@@ -139,6 +161,7 @@ export async function refetchRecords(): Promise<void> {
     [
       'pupils',
       'pupil',
+      'planned',
       'pupilGames',
       'pictures',
       'review',
@@ -179,10 +202,24 @@ export async function forgetGone(here: ReadonlySet<string>): Promise<void> {
   // A page that looks at one asks again and is told; taken from under it, it would wait for ever. One that asks just now hears anyway.
   queryClient.removeQueries({ predicate: (query) => isGone(query) && query.getObserversCount() === 0 });
   void queryClient.resetQueries({ predicate: (query) => isGone(query) && query.state.data !== undefined });
+  queryClient.setQueryData<Planned>(['planned'], (held) => held && plannedWithout(held, here));
   const db = await deviceDb();
   for (const play of await db.getAll('plays')) {
     const seats = isGame(play) ? play.seats.flatMap(({ pupil }) => pupil?.id ?? []) : [play.pupilId];
     // A play that is under way is left to itself: its pupil may have been added here and not be known there yet.
     if (play.state.status === 'over' && seats.some((id) => !here.has(id))) await deletePlay(db, play.playId);
   }
+}
+
+/** What is planned without what is of pupils who are gone. */
+function plannedWithout(held: Planned, here: ReadonlySet<string>): Planned {
+  const stays = ({ pupilId }: { readonly pupilId: string | null }) => pupilId === null || here.has(pupilId);
+  return {
+    ...held,
+    changes: held.changes.filter(stays),
+    lately: held.lately.filter(stays),
+    games: held.games.filter(stays),
+    done: held.done.filter(stays),
+    minutes: held.minutes.filter(stays),
+  };
 }

@@ -5,6 +5,7 @@ import { pupilsQuery } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 import { duesOf, minutesNow, visitsToday, type TodayVisit } from './today.ts';
 import { useNow } from './useNow.ts';
+import { usePlan } from '../live/plan/usePlan.ts';
 import './dayLine.css';
 import { isolated } from '../app/isolated.ts';
 
@@ -15,7 +16,8 @@ export function DayLine() {
   const { me } = useSession();
   const { data } = useQuery(pupilsQuery);
   const now = useNow();
-  const visits = visitsToday(data ?? [], now, me.timeZone);
+  const { book } = usePlan();
+  const visits = visitsToday(data ?? [], now, me.timeZone, book).filter((one) => !one.absent);
   const minute = minutesNow(now, me.timeZone);
   const { from, to } = spanOf(visits, minute);
   const place = (at: number) => `${(100 * (at - from)) / (to - from)}%`;

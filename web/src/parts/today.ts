@@ -7,24 +7,30 @@ import {
   retentionDue,
   type PassedSet,
 } from '@veldrift/core';
+import { planBook, type PlanBook, type PlannedVisit } from '@veldrift/core/planning';
 import { policyOf, type Pupil } from '@veldrift/wire';
+import { visitsIn } from '../live/plan/visitsIn.ts';
 
 /** One visit of the day. */
-export interface TodayVisit {
+export interface TodayVisit extends PlannedVisit {
   readonly pupil: Pupil;
-  readonly startsAtMin: number;
-  readonly minutes: number;
 }
 
-/** Today's visits in the order of the clock. `now` in the room's time zone decides the weekday. */
-export function visitsToday(pupils: readonly Pupil[], now: Date, timeZone: string): TodayVisit[] {
-  const weekday = new Date(`${dayOf(now.toISOString(), timeZone)}T12:00:00Z`).getUTCDay();
-  return pupils
-    .flatMap((pupil) =>
-      pupil.visits
-        .filter((visit) => visit.weekday === weekday)
-        .map((visit) => ({ pupil, startsAtMin: visit.startsAtMin, minutes: visit.minutes })),
-    )
+const nothingPlanned = planBook([]);
+
+/** Today's visits in the order of the clock, as they are planned. `now` in the room's time zone decides the day. */
+export function visitsToday(
+  pupils: readonly Pupil[],
+  now: Date,
+  timeZone: string,
+  book: PlanBook = nothingPlanned,
+): TodayVisit[] {
+  const byId = new Map(pupils.map((one) => [one.id, one]));
+  return visitsIn([dayOf(now.toISOString(), timeZone)], pupils, book)
+    .flatMap((visit) => {
+      const pupil = byId.get(visit.pupilId);
+      return pupil ? [{ ...visit, pupil }] : [];
+    })
     .sort((a, b) => a.startsAtMin - b.startsAtMin || a.pupil.name.localeCompare(b.pupil.name));
 }
 

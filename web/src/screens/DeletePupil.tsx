@@ -45,6 +45,7 @@ export function DeletePupil({
         'pupilGames',
         'pictures',
         'packs',
+        'planned',
         'review',
         'answers',
         'proposalAnswers',

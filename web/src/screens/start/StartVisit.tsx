@@ -26,6 +26,7 @@ import { LookBackSheet } from './LookBackSheet.tsx';
 import { LooseSheet } from './LooseSheet.tsx';
 import { MinuteSheet } from './MinuteSheet.tsx';
 import { PlacementSheet } from './PlacementSheet.tsx';
+import { VisitPlanPanel } from './VisitPlanPanel.tsx';
 import './start.css';
 import { isolated } from '../../app/isolated.ts';
 
@@ -97,6 +98,8 @@ function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }
           </span>
         </p>
       )}
+      <VisitPlanPanel key={pupil.id} pupil={pupil} />
+      <h2>Or one thing by itself</h2>
       <div className="start-sheets">
         <div>
           <ToggleButtonGroup

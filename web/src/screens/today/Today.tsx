@@ -1,38 +1,57 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
-import { countText, operationNames, schoolNames } from '@veldrift/core';
-import { findSet } from '../app/book.ts';
+import { countText } from '@veldrift/core';
 import type { OpenTable, Pupil } from '@veldrift/wire';
 import { Link } from 'react-router';
-import { clockText, longDateText, timeText } from '../app/format.ts';
-import type { PlayRow } from '../app/deviceDb.ts';
-import { pupilsQuery } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
-import { useOpenMinutes } from '../live/useOpenMinutes.ts';
-import { useTablesElsewhere } from '../live/useTablesElsewhere.ts';
-import { standsStill } from '../parts/standsStill.ts';
-import { checkDue, checkedToday, duesOf, minutesNow, visitsToday } from '../parts/today.ts';
-import { Empty, Loading, Stale, Trouble } from '../parts/states.tsx';
-import { useNow } from '../parts/useNow.ts';
+import type { PlayRow } from '../../app/deviceDb.ts';
+import { longDateText, timeText } from '../../app/format.ts';
+import { isolated } from '../../app/isolated.ts';
+import { pupilsQuery } from '../../app/queries.ts';
+import { useSession } from '../../app/session.tsx';
+import { useBegin, useVisits } from '../../live/plan/useVisit.ts';
+import { useOpenMinutes } from '../../live/useOpenMinutes.ts';
+import { useTablesElsewhere } from '../../live/useTablesElsewhere.ts';
+import { PlanConflicts } from '../../parts/PlanConflicts.tsx';
+import { standsStill } from '../../parts/standsStill.ts';
+import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
+import { checkDue, checkedToday, duesOf, minutesNow, visitsToday } from '../../parts/today.ts';
+import { lengthText } from '../../parts/lengthText.ts';
+import { TodayEntry } from './TodayEntry.tsx';
 import './today.css';
-import { isolated } from '../app/isolated.ts';
 
-/** The day in the order of the clock: who, which check is due, start. */
+const nobody: readonly Pupil[] = [];
+
+/** The day in the order of the clock: who comes, what each does, what to lay out, what is due; start in one tap. */
 export function Today() {
   const { me } = useSession();
-  const now = useNow();
   const { data, error, refetch, dataUpdatedAt } = useQuery(pupilsQuery);
+  const { plan, now, visitOf } = useVisits(data ?? nobody);
+  const { busy, begin } = useBegin(plan.set);
   const open = useOpenMinutes();
   const elsewhere = useTablesElsewhere();
   if (!data)
     return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the day" />;
-  const visits = visitsToday(data, now, me.timeZone);
+  const visits = visitsToday(data, now, me.timeZone, plan.book);
   const minute = minutesNow(now, me.timeZone);
   const onLine = new Set(visits.map((visit) => visit.pupil.id));
   const others = data.filter((pupil) => !onLine.has(pupil.id) && duesOf(pupil, now, me.timeZone).length > 0);
-  const due = visits.filter((visit) => checkDue(visit.pupil, now, me.timeZone)).length;
-  const next = visits.find(
-    (visit) => visit.startsAtMin + visit.minutes >= minute && !checkedToday(visit.pupil, now, me.timeZone),
+  const coming = visits.filter((visit) => !visit.absent);
+  const due = coming.filter((visit) => checkDue(visit.pupil, now, me.timeZone)).length;
+  const past = visits.filter((visit) => visit.startsAtMin + visit.minutes < minute);
+  const ahead = visits.filter((visit) => !past.includes(visit));
+  const next = ahead.find((visit) => !visit.absent && !checkedToday(visit.pupil, now, me.timeZone));
+  const holiday = plan.planned ? plan.book.value('holiday', { day: plan.planned.today }) : null;
+  const entry = (pupil: Pupil, strong: boolean, visit: (typeof visits)[number] | null) => (
+    <TodayEntry
+      pupil={pupil}
+      now={now}
+      strong={strong}
+      visit={visit}
+      plan={plan}
+      visitNow={visitOf(pupil)}
+      busy={busy}
+      onBegin={(part, whole) => void begin(pupil, whole, part)}
+    />
   );
   return (
     <>
@@ -41,11 +60,19 @@ export function Today() {
         <div>
           <h1>{longDateText(now)}</h1>
           <p className="quiet">
-            {me.room}.{' '}
+            {me.room}. {holiday ? `${holiday}. ` : ''}
             {visits.length === 0
               ? 'No visits today.'
-              : `${countText(visits.length, 'visit')}, ${countText(due, 'check')} due.`}
+              : `${countText(coming.length, 'visit')}, ${lengthText(coming.reduce((sum, one) => sum + one.minutes, 0))} with children, ${countText(due, 'check')} due.`}
           </p>
+        </div>
+        <div className="head-keys">
+          <Button variant="outlined" component={Link} to="/week">
+            Week
+          </Button>
+          <Button variant="outlined" component={Link} to="/lay-out">
+            Lay out
+          </Button>
         </div>
       </div>
       {data.length === 0 && (
@@ -59,19 +86,28 @@ export function Today() {
           </Button>
         </Empty>
       )}
+      <PlanConflicts plan={plan} pupils={data} />
       <Standing open={open} pupils={data} />
-      {visits.length > 0 && (
-        <ol className="day">
-          {visits.map((visit) => (
+      {past.length > 0 && (
+        <details className="day-past">
+          <summary>{countText(past.length, 'visit')} before now</summary>
+          <ol className="day">
+            {past.map((visit) => (
+              <li key={`${visit.pupil.id}${visit.of.key}`} className="past">
+                {entry(visit.pupil, false, visit)}
+              </li>
+            ))}
+          </ol>
+        </details>
+      )}
+      {ahead.length > 0 && (
+        <ol className="day" aria-label="Visits to come">
+          {ahead.map((visit) => (
             <li
-              key={`${visit.pupil.id}${visit.startsAtMin}`}
-              className={visit.startsAtMin + visit.minutes < minute ? 'past' : ''}
+              key={`${visit.pupil.id}${visit.of.key}`}
+              className={visit.absent ? 'past' : visit === next ? 'largest' : ''}
             >
-              <div className="day-time">
-                <span className="numeral">{clockText(visit.startsAtMin)}</span>
-                <span className="quiet">{visit.minutes} min</span>
-              </div>
-              <Entry pupil={visit.pupil} now={now} strong={visit === next && open.length === 0} />
+              {entry(visit.pupil, visit === next && open.length === 0, visit)}
             </li>
           ))}
         </ol>
@@ -83,10 +119,7 @@ export function Today() {
           </h2>
           <ol className="day">
             {others.map((pupil) => (
-              <li key={pupil.id}>
-                <div className="day-time quiet">any time</div>
-                <Entry pupil={pupil} now={now} strong={false} />
-              </li>
+              <li key={pupil.id}>{entry(pupil, false, null)}</li>
             ))}
           </ol>
         </section>
@@ -96,7 +129,6 @@ export function Today() {
     </>
   );
 }
-
 /** Games that stand on another device and can be taken up here. */
 function Elsewhere({
   tables,
@@ -168,58 +200,5 @@ function Standing({
         </li>
       ))}
     </ul>
-  );
-}
-
-function Entry({
-  pupil,
-  now,
-  strong,
-}: {
-  readonly pupil: Pupil;
-  readonly now: Date;
-  readonly strong: boolean;
-}) {
-  const { me } = useSession();
-  const set = findSet(pupil.setId);
-  const dues = duesOf(pupil, now, me.timeZone);
-  const done = checkedToday(pupil, now, me.timeZone);
-  return (
-    <>
-      <div>
-        <Link to={`/pupils/${pupil.id}`} className="day-name">
-          {isolated(pupil.name)}
-        </Link>
-        <p className="quiet">
-          {operationNames[pupil.operation]}, {set?.name}
-        </p>
-      </div>
-      <div className="day-dues">
-        {done && <span className="quiet">checked today</span>}
-        {dues.map((one) => (
-          <span key={one} className="notch">
-            {one}
-          </span>
-        ))}
-        {!done && dues.length === 0 && <span className="quiet">{schoolNames[pupil.school]}</span>}
-      </div>
-      <div className="day-keys">
-        <Button
-          component={Link}
-          to={`/shelf?pupil=${pupil.id}`}
-          aria-label={`A game for ${isolated(pupil.name)}`}
-        >
-          Game
-        </Button>
-        <Button
-          variant={strong ? 'contained' : 'outlined'}
-          component={Link}
-          to={`/table/new/${pupil.id}`}
-          aria-label={`Start with ${isolated(pupil.name)}`}
-        >
-          Start
-        </Button>
-      </div>
-    </>
   );
 }

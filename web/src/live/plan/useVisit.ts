@@ -1,0 +1,111 @@
+import type { GameWish } from '@veldrift/core/planning';
+import type { Pupil } from '@veldrift/wire';
+import { useSnackbar } from 'notistack';
+import { useCallback, useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { pupilsQuery, queryClient } from '../../app/queries.ts';
+import { useSession } from '../../app/session.tsx';
+import { useNow } from '../../parts/useNow.ts';
+import { beginPart } from './beginPart.ts';
+import { gameWish } from './visitNeed.ts';
+import { usePlan, type Plan, type SetPlan } from './usePlan.ts';
+import { visitsIn } from './visitsIn.ts';
+import { useSuggestions } from './useSuggestions.ts';
+import { visitPlanNow, type PartNow, type VisitNow } from './visitPlanNow.ts';
+
+/** Minutes and players a game is looked for by, unasked. */
+const gameMinutes = 10;
+const players = 2;
+
+/** A game that is not chosen yet: the plan's minutes stand before it is. */
+const someGame = {
+  id: '',
+  name: 'A game',
+  step: 0,
+  pack: null,
+  lay: [],
+  minutes: gameMinutes,
+  why: '',
+} as const;
+
+/** The visits of today of some pupils as they stand, with their plans; the plan itself with it. */
+export function useVisits(pupils: readonly Pupil[]): {
+  readonly plan: Plan;
+  readonly now: Date;
+  readonly visitOf: (pupil: Pupil) => VisitNow;
+} {
+  const { me } = useSession();
+  const plan = usePlan();
+  const { planned, book } = plan;
+  const now = useNow();
+  const wishes = useMemo(
+    () =>
+      new Map<string, GameWish>(
+        planned
+          ? pupils.map((one) => [one.id, gameWish(one, planned, book, { minutes: gameMinutes, players })])
+          : [],
+      ),
+    [book, planned, pupils],
+  );
+  const games = useSuggestions(wishes);
+  const visitOf = useCallback(
+    (pupil: Pupil) => {
+      const today = planned?.today;
+      return visitPlanNow(pupil, {
+        book,
+        visits: today === undefined ? [] : visitsIn([today], [pupil], book),
+        games: games.get(pupil.id) ?? [someGame],
+        now,
+        timeZone: me.timeZone,
+      });
+    },
+    [book, games, me.timeZone, now, planned],
+  );
+  return { plan, now, visitOf };
+}
+
+/** Writes a plan down as it stands, where nobody has yet: what is changed of it is changed of what was seen. */
+export async function keepVisit(set: SetPlan, pupil: Pupil, visit: VisitNow): Promise<void> {
+  if (visit.isKept) return;
+  // Which game it is to be is not known yet: the rule gives the same parts again.
+  if (visit.parts.some((one) => one.game?.id === '')) return;
+  for (const { key, kind, order, plannedMinutes, game, why } of visit.parts) {
+    const part = { kind, minutes: plannedMinutes, order, why, ...(game ? { game } : {}) };
+    await set('part', { pupilId: pupil.id, day: visit.day, key }, part);
+  }
+}
+
+/** Begins a part of a visit and notes that it was; what went wrong is told. `busy`: one is being begun. */
+export function useBegin(set: SetPlan): {
+  readonly busy: boolean;
+  readonly begin: (pupil: Pupil, visit: VisitNow, part: PartNow) => Promise<void>;
+} {
+  const session = useSession();
+  const navigate = useNavigate();
+  const { enqueueSnackbar } = useSnackbar();
+  const [busy, setBusy] = useState(false);
+  const begin = async (given: Pupil, visit: VisitNow, part: PartNow) => {
+    if (busy) return;
+    if (part.game?.id === '')
+      return void enqueueSnackbar('The games are being looked through: once more in a moment.');
+    setBusy(true);
+    try {
+      // As they are now: a set may have been changed since this page was opened.
+      const latest = queryClient.getQueryData(pupilsQuery.queryKey) ?? [];
+      const pupil = latest.find((one) => one.id === given.id) ?? given;
+      const playId = await beginPart(session, pupil, part);
+      await keepVisit(set, pupil, visit);
+      await set(
+        'begun',
+        { pupilId: pupil.id, day: visit.day, key: part.key },
+        { playId, at: new Date().toISOString() },
+      );
+      await navigate(playId === null ? `/pupils/${pupil.id}` : `/table/${playId}`);
+    } catch (error) {
+      enqueueSnackbar(error instanceof Error ? error.message : 'It could not be begun. Try again.');
+    } finally {
+      setBusy(false);
+    }
+  };
+  return { busy, begin };
+}
