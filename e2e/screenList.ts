@@ -50,6 +50,7 @@ export async function screensOf(
     ['materials', '/materials', heading('Materials')],
     ['numbers of the room', '/room', heading('The Lantern Room')],
     ['pathways', '/room/pathways', heading('The Lantern Room')],
+    ['things of the room', '/room/things', heading('What the room owns')],
     ['people', '/room/people', heading('Who is in')],
     ['a link that lets nobody in', `/door#${'x'.repeat(43)}`, heading('This link lets nobody in')],
     ['numbers of a pupil', `/pupils/${odalys.id}/policy`, heading(/numbers of the school/)],

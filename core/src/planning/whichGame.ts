@@ -60,6 +60,7 @@ const weights = {
   liked: 1.25,
   missing: 0.6,
   fresh: 0.9,
+  short: 0.7,
   knownWished: 0.5,
 } as const;
 
@@ -79,7 +80,10 @@ export function materialsOf(game: AnyGame, rules: unknown): string[] {
 function layOutWith(game: AnyGame, rules: unknown, pack: string | null): string[] {
   const materials = game.materials(rules);
   const deck = readPack(pack);
-  return deck ? [deckWords(deck), ...layOut({ ...materials, pack: null })] : layOut(materials);
+  const words = deck && deckWords(deck);
+  return words
+    ? [`${words.charAt(0).toUpperCase()}${words.slice(1)}.`, ...layOut({ ...materials, pack: null })]
+    : layOut(materials);
 }
 
 /** Everything a game of the shelf may need of a room. */
@@ -178,6 +182,8 @@ function suggested(game: AnyGame, step: number, met: StepMet, wish: GameWish): S
   const run = daysRunning(before?.days ?? [], wish.today);
   const score =
     perMinute *
+    // A short game fills the time by being played again.
+    (weights.short + (1 - weights.short) * Math.min(1, game.minutes / wish.minutes)) *
     Math.min(1, 0.5 + met.known / (2 * weights.knownWished)) *
     (before ? (weights.running[Math.min(run, weights.running.length - 1)] ?? 1) : weights.fresh) *
     (wish.likes.has(game.id) ? weights.liked : 1) *

@@ -39,6 +39,7 @@ const PrintRoom = page(() => import('../screens/print/PrintRoom.tsx').then((m) =
 const PrintSheet = page(() => import('../screens/print/PrintSheet.tsx').then((m) => m.PrintSheet));
 const RoomPolicy = page(() => import('../screens/room/RoomPolicy.tsx').then((m) => m.RoomPolicy));
 const PupilPolicy = page(() => import('../screens/room/PupilPolicy.tsx').then((m) => m.PupilPolicy));
+const RoomThings = page(() => import('../screens/room/RoomThings.tsx').then((m) => m.RoomThings));
 const People = page(() => import('../screens/room/People.tsx').then((m) => m.People));
 const Door = page(() => import('../screens/account/Door.tsx').then((m) => m.Door));
 const Pathways = page(() => import('../screens/room/Pathways.tsx').then((m) => m.Pathways));
@@ -161,6 +162,7 @@ function Screens() {
           <Route path="/review/:playId" element={<Review />} />
           <Route path="/pupils/:pupilId/policy" element={<PupilPolicy />} />
           <Route path="/room" element={<RoomPolicy />} />
+          <Route path="/room/things" element={<RoomThings />} />
           <Route path="/room/people" element={<People />} />
           <Route path="/room/pathways" element={<Pathways />} />
           <Route path="/room/pathways/:pathwayId" element={<PathwayEditor />} />

@@ -25,6 +25,7 @@ const titles: readonly (readonly [path: string, title: string])[] = [
   ['/calibrate/judging', 'Measure judging'],
   ['/calibrate/voice', 'Measure the voice key'],
   ['/room', 'The room\u2019s policy'],
+  ['/room/things', 'Things of the room'],
   ['/room/people', 'People of the room'],
   ['/room/pathways', 'Pathways'],
   ['/room/pathways/:pathwayId', 'A pathway'],

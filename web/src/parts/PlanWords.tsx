@@ -30,11 +30,7 @@ export function PlanWords({
       {parts
         .filter((one) => one.begun !== null || one.minutes > 0)
         .map((one) => (
-          <li
-            key={one.key}
-            className={one.begun ? 'begun' : one.key === next?.key ? 'next' : ''}
-            style={{ flexGrow: one.minutes }}
-          >
+          <li key={one.key} className={one.begun ? 'begun' : one.key === next?.key ? 'comes' : ''}>
             {partName(one)} <span className="numeral">{one.minutes}</span>
             {one.begun && <span className="sr-only">, done</span>}
           </li>

@@ -1,23 +1,29 @@
 import { readPack, recipeWith, type GamePlan, type Recipe } from '@veldrift/core';
 import { findGame, playTrouble, withSetting } from '@veldrift/core/games';
-import type { PlannedPart } from '@veldrift/core/planning';
 import type { Pupil } from '@veldrift/wire';
 import type { SignedIn } from '../../app/session.tsx';
 import { sitDown } from '../game/sitDown.ts';
 import { newSeed } from '../startPlay.ts';
 
 /**
- * Sits a pupil down to the game of a part, with the grown-up where it takes two, on the screen. Gives the play's id. Throws an Error
+ * Sits a pupil down to a step of a game, with the grown-up where it takes two, on the screen. Gives the play's id. Throws an Error
  * with a sentence where it cannot be played.
  */
 export async function beginGame(
   session: Pick<SignedIn, 'me' | 'outbox'>,
   pupil: Pupil,
-  { game: of, minutes }: PlannedPart,
+  of: {
+    readonly id: string;
+    readonly step: number;
+    /** A pack put together for it, as text; null: its own. */
+    readonly pack: string | null;
+    /** After which it ends, where that is sooner than it usually does; null: it ends by its rule. */
+    readonly minutes: number | null;
+  },
 ): Promise<string> {
-  const game = findGame(of?.id ?? '');
-  const given = game?.steps[of?.step ?? 0]?.rules;
-  if (!game || !of || given === undefined)
+  const game = findGame(of.id);
+  const given = game?.steps[of.step]?.rules;
+  if (!game || given === undefined)
     throw new Error('This game is not on the shelf of this version: choose another.');
   const deck = readPack(of.pack);
   const recipe = (given as { readonly recipe?: Recipe | null }).recipe ?? null;
@@ -28,7 +34,12 @@ export async function beginGame(
   const plan: GamePlan = {
     ...{ version: game.version, game: game.id, step: of.step, house: null, rules, mode: 'screen' },
     ...{ seats, against: seats > 1, seed: newSeed(), packs: null, adults: seats > 1 ? [1] : [], app: null },
-    ...{ erring: false, levelled: false, roles: [], minutes: minutes < game.minutes ? minutes : null },
+    ...{
+      erring: false,
+      levelled: false,
+      roles: [],
+      minutes: of.minutes !== null && of.minutes < game.minutes ? of.minutes : null,
+    },
   };
   const ids = seats > 1 ? [pupil.id, ''] : [pupil.id];
   const playId = await sitDown(session, plan, { ids, pupils: [pupil], way: 'tutor' });

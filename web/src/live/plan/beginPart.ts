@@ -54,7 +54,8 @@ export async function beginPart(
     case 'game': {
       // Fetched only where a game is played.
       const { beginGame } = await import('../begin/beginGame.ts');
-      return beginGame(session, pupil, part);
+      const { id = '', step = 0, pack = null } = part.game ?? {};
+      return beginGame(session, pupil, { id, step, pack, minutes: part.minutes });
     }
     case 'close':
       return null;

@@ -17,6 +17,7 @@ import { FactMap, MapLegend } from '../../parts/FactMap.tsx';
 import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
 import { wholeFactText } from '@veldrift/core';
 import { Decisions } from './Decisions.tsx';
+import { WhichGame } from '../shelf/WhichGame.tsx';
 import { HowMeasured } from './HowMeasured.tsx';
 import { PathwayPlace } from './PathwayPlace.tsx';
 import { Rates } from './Rates.tsx';
@@ -126,6 +127,7 @@ function Body({ page }: { readonly page: Page }) {
           <Rates page={page} />
         </div>
         <PathwayPlace page={page} onOpen={setOpen} />
+        <WhichGame pupil={pupil} />
         <Decisions page={page} />
         <HowMeasured pupil={pupil} />
         {pupil.notes !== '' && (

@@ -26,6 +26,7 @@ import { CeilingBehind, ceilingAnswers } from '../../parts/MeasuredNumbers.tsx';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
 import { Loading } from '../../parts/states.tsx';
+import { NextPart } from './NextPart.tsx';
 import { LookBackSays } from './LookBackSays.tsx';
 import { PlacingPanel } from './PlacingPanel.tsx';
 import { FactsMet } from './FactsMet.tsx';
@@ -66,6 +67,7 @@ export function ReviewBody({ page }: { readonly page: ReviewPage | LocalReview }
           </p>
         </div>
         <div className="actions">
+          <NextPart key={pupil.id} pupil={pupil} />
           <Button variant="outlined" component={Link} to={`/table/new/${pupil.id}`}>
             Begin another
           </Button>

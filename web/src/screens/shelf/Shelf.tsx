@@ -26,6 +26,7 @@ import { fitsNumerals, NumeralsOnShelf } from './NumeralsOnShelf.tsx';
 import { fitsPartners, PartnersOnShelf } from './PartnersOnShelf.tsx';
 import { fitsPicture, PictureOnShelf } from './PictureOnShelf.tsx';
 import { fitsToll, TollOnShelf } from './TollOnShelf.tsx';
+import { WhichGame } from './WhichGame.tsx';
 import './shelf.css';
 
 /** What stands on the shelf beside the games of the catalogue, by what fits a search and how it is shown. */
@@ -151,6 +152,7 @@ export function Shelf() {
           times.map((one) => [String(one), `${one} or fewer`]),
         )}
       </div>
+      {pupil && <WhichGame key={pupil.id} pupil={pupil} />}
       {found.length === 0 && beside.length === 0 && (
         <Empty title="No game fits all of that">
           <p>Leave one of the wishes open.</p>

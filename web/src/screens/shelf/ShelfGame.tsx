@@ -8,7 +8,7 @@ import { useSession } from '../../app/session.tsx';
 import { TableDrawing } from '../game/TableDrawing.tsx';
 import { firstStepFor, whyFor } from './firstStep.ts';
 import { playersText, practisedBy, signsOf } from './gameWords.ts';
-import { startAtOnce } from './startAtOnce.ts';
+import { beginGame } from '../../live/begin/beginGame.ts';
 
 /** A game on the shelf: its table drawn small, what it is for, why for this pupil, and the way to the table. */
 export function ShelfGame({
@@ -34,8 +34,8 @@ export function ShelfGame({
   const begin = async (who: Pupil) => {
     setBusy(true);
     try {
-      const playId = await startAtOnce(session, { game, step, pupil: who });
-      if (playId) await navigate(`/table/${playId}`);
+      const of = { id: game.id, step, pack: null, minutes: null };
+      await navigate(`/table/${await beginGame(session, who, of)}`);
     } catch {
       setTrouble('It could not be begun. Try it again, or open the game.');
     }

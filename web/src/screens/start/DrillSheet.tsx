@@ -39,7 +39,7 @@ const forms = [
 ] as const;
 
 /** Before a drill: which facts, in which order, on screen or with real cards; and what would come first. */
-export function DrillSheet({ pupil, set }: SheetProps) {
+export function DrillSheet({ pupil, set, asked }: SheetProps) {
   const session = useSession();
   const { me } = session;
   const navigate = useNavigate();
@@ -86,7 +86,13 @@ export function DrillSheet({ pupil, set }: SheetProps) {
       pupil={{ ...pupil, capture: way }}
       measuring={measuring}
       start={
-        <Button variant="contained" size="large" disabled={starting} onClick={() => void start()} autoFocus>
+        <Button
+          variant="contained"
+          size="large"
+          disabled={starting}
+          onClick={() => void start()}
+          autoFocus={asked}
+        >
           To the table
         </Button>
       }

@@ -13,7 +13,12 @@ import type { SheetProps } from './SheetProps.ts';
 import { beginMinute } from '../../live/begin/beginMinute.ts';
 
 /** Before a minute: what it will ask, how it is measured, and what to know before starting. */
-export function MinuteSheet({ pupil, set, purpose }: SheetProps & { readonly purpose: MinutePurpose }) {
+export function MinuteSheet({
+  pupil,
+  set,
+  asked,
+  purpose,
+}: SheetProps & { readonly purpose: MinutePurpose }) {
   const session = useSession();
   const { me } = session;
   const now = useNow();
@@ -33,7 +38,13 @@ export function MinuteSheet({ pupil, set, purpose }: SheetProps & { readonly pur
       pupil={pupil}
       measuring={measuring}
       start={
-        <Button variant="contained" size="large" disabled={starting} onClick={() => void start()} autoFocus>
+        <Button
+          variant="contained"
+          size="large"
+          disabled={starting}
+          onClick={() => void start()}
+          autoFocus={asked}
+        >
           To the table
         </Button>
       }

@@ -15,7 +15,7 @@ import type { SheetProps } from './SheetProps.ts';
 import { beginPlacement, isUnmeasuredKeypad } from '../../live/begin/beginPlacement.ts';
 
 /** Before a placement: what it is, where to begin asking, or going on with one from another day. */
-export function PlacementSheet({ pupil, set }: SheetProps) {
+export function PlacementSheet({ pupil, set, asked }: SheetProps) {
   const session = useSession();
   const { me } = session;
   const navigate = useNavigate();
@@ -51,7 +51,7 @@ export function PlacementSheet({ pupil, set }: SheetProps) {
             size="large"
             disabled={starting}
             onClick={() => void start(false)}
-            autoFocus
+            autoFocus={asked}
           >
             {open ? 'Begin anew' : 'To the table'}
           </Button>

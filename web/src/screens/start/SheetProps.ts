@@ -5,4 +5,6 @@ import type { Pupil } from '@veldrift/wire';
 export interface SheetProps {
   readonly pupil: Pupil;
   readonly set: FactSet;
+  /** It was asked for by its address: its key has the focus. */
+  readonly asked: boolean;
 }

@@ -27,6 +27,7 @@ import { LooseSheet } from './LooseSheet.tsx';
 import { MinuteSheet } from './MinuteSheet.tsx';
 import { PlacementSheet } from './PlacementSheet.tsx';
 import { VisitPlanPanel } from './VisitPlanPanel.tsx';
+import type { SheetProps } from './SheetProps.ts';
 import './start.css';
 import { isolated } from '../../app/isolated.ts';
 
@@ -67,6 +68,8 @@ export function StartVisit() {
 function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }) {
   const { me } = useSession();
   const [params, setParams] = useSearchParams();
+  // Whoever asked for one thing gets that, without the plan before it.
+  const [wasAsked] = useState(() => params.has('what'));
   // Of whom nothing is known is placed first.
   const [first] = useState<Purpose>(() =>
     isUnknown(pupil) ? 'placement' : checkDue(pupil, new Date(), me.timeZone) ? 'check' : 'practice',
@@ -98,8 +101,12 @@ function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }
           </span>
         </p>
       )}
-      <VisitPlanPanel key={pupil.id} pupil={pupil} />
-      <h2>Or one thing by itself</h2>
+      {!wasAsked && (
+        <>
+          <VisitPlanPanel key={pupil.id} pupil={pupil} />
+          <h2 className="by-itself">Or one thing by itself</h2>
+        </>
+      )}
       <div className="start-sheets">
         <div>
           <ToggleButtonGroup
@@ -123,34 +130,27 @@ function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }
           </p>
         </div>
         <section className="sheet" aria-label={purposeNames[purpose]}>
-          <Sheet key={purpose} purpose={purpose} pupil={pupil} set={set} />
+          <Sheet key={purpose} purpose={purpose} pupil={pupil} set={set} asked={wasAsked} />
         </section>
       </div>
     </div>
   );
 }
 
-function Sheet({
-  purpose,
-  pupil,
-  set,
-}: {
-  readonly purpose: Purpose;
-  readonly pupil: Pupil;
-  readonly set: FactSet;
-}) {
-  if (isMinute(purpose)) return <MinuteSheet pupil={pupil} set={set} purpose={purpose} />;
+function Sheet({ purpose, pupil, set, asked }: SheetProps & { readonly purpose: Purpose }) {
+  const props = { pupil, set, asked };
+  if (isMinute(purpose)) return <MinuteSheet {...props} purpose={purpose} />;
   switch (purpose) {
     case 'placement':
-      return <PlacementSheet pupil={pupil} set={set} />;
+      return <PlacementSheet {...props} />;
     case 'drill':
-      return <DrillSheet pupil={pupil} set={set} />;
+      return <DrillSheet {...props} />;
     case 'retention':
-      return <LookBackSheet pupil={pupil} set={set} />;
+      return <LookBackSheet {...props} />;
     case 'loose':
-      return <LooseSheet pupil={pupil} set={set} />;
+      return <LooseSheet {...props} />;
     case 'afterwards':
-      return <AfterwardsSheet pupil={pupil} set={set} />;
+      return <AfterwardsSheet {...props} />;
     case 'game':
       // A game is begun from the shelf; none of what is offered here is one.
       return null;

@@ -140,7 +140,7 @@ function Part({
   return (
     <li
       ref={setNodeRef}
-      className={part.begun ? 'begun' : part.key === visit.next?.key ? 'next' : ''}
+      className={part.begun ? 'begun' : part.key === visit.next?.key ? 'comes' : ''}
       style={{
         ...(transform ? { transform: `translateY(${transform.y}px)` } : {}),
         ...(transition ? { transition } : {}),

@@ -11,6 +11,7 @@ import { ChildScreenKey } from './ChildScreenKey.tsx';
 import type { Sitter } from './sitter.ts';
 import { LastAnswers } from './LastAnswers.tsx';
 import { SeenMarks } from './SeenMarks.tsx';
+import { VisitLeft } from '../../parts/VisitLeft.tsx';
 import { TroubleLine } from './TroubleLine.tsx';
 
 interface Props {
@@ -146,7 +147,14 @@ export function TableFrame(props: Props) {
       <section className="strip" aria-label="Judging">
         <div className="strip-say">
           <p className="strip-words">
-            <TroubleLine>{narrow ? null : <span>{props.title}</span>}</TroubleLine>
+            <TroubleLine>
+              {narrow ? null : (
+                <span>
+                  {props.title}
+                  <VisitLeft />
+                </span>
+              )}
+            </TroubleLine>
             <span className="strip-says" aria-live="polite">
               {props.says}
             </span>

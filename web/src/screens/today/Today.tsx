@@ -66,7 +66,7 @@ export function Today() {
               : `${countText(coming.length, 'visit')}, ${lengthText(coming.reduce((sum, one) => sum + one.minutes, 0))} with children, ${countText(due, 'check')} due.`}
           </p>
         </div>
-        <div className="head-keys">
+        <div className="actions">
           <Button variant="outlined" component={Link} to="/week">
             Week
           </Button>

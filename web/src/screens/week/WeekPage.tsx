@@ -1,6 +1,7 @@
 import {
   DndContext,
-  PointerSensor,
+  MouseSensor,
+  TouchSensor,
   useDraggable,
   useDroppable,
   useSensor,
@@ -62,7 +63,7 @@ export function WeekPage() {
             Drag a visit to another day, or press it to change it. Only this week changes.
           </p>
         </div>
-        <div className="head-keys">
+        <div className="actions">
           <Button variant="outlined" disabled={nth <= -mostWeeks.back} onClick={() => to(nth - 1)}>
             Week before
           </Button>
@@ -105,7 +106,11 @@ function Days({
   const clashes = clashesIn(visits, groupOf);
   const nameOf = (id: string) => isolated(pupils.find((one) => one.id === id)?.name ?? '');
   // A press is a press: only what is carried some way is dragged.
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
+  // By finger it is held first: else a day would be dragged where the page was to be scrolled.
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 8 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
+  );
   const drop = ({ active, over }: DragEndEvent) => {
     const visit = visits.find((one) => idOf(one) === active.id);
     const day = over?.id;
@@ -224,7 +229,9 @@ function VisitCard({
         {...listeners}
         onClick={onOpen}
       >
-        <span className="numeral">{clockText(visit.startsAtMin)}</span> <strong>{name}</strong>
+        <span>
+          <span className="numeral">{clockText(visit.startsAtMin)}</span> <strong>{name}</strong>
+        </span>
         <span className="quiet">
           {visit.absent ? 'absent' : `${visit.minutes} min`}
           {tutor && `, ${isolated(tutor)}`}
