@@ -16,6 +16,7 @@ export async function screensOf(
   return [
     ['today', '/', heading(/\d/)],
     ['week', '/week', heading('This week')],
+    ['groups', '/groups', heading('Groups')],
     ['to lay out', '/lay-out', heading('To lay out')],
     ['pupils', '/pupils', () => expect(page.getByRole('grid')).toBeVisible()],
     ['add', '/pupils/new', heading('Add a pupil')],

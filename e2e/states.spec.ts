@@ -23,6 +23,7 @@ async function screens(page: Page) {
   return [
     ['today', '/', '**/api/pupils', 'heading', /\d/],
     ['week', '/week', '**/api/planned', 'heading', 'This week'],
+    ['groups', '/groups', '**/api/planned', 'heading', 'Groups'],
     ['to lay out', '/lay-out', '**/api/planned', 'heading', 'To lay out'],
     ['pupils', '/pupils', '**/api/pupils', 'grid', /./],
     ['pupil', `/pupils/${odalys.id}`, `**/api/pupils/${odalys.id}`, 'heading', 'Odalys B.'],

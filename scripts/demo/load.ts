@@ -13,6 +13,7 @@ import type { Pupil, PupilInput, TableEvent } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import { liveThrough, type DemoHistory } from './history.ts';
 import { demoPupils, type DemoPupil } from './pupils.ts';
+import { planDemo } from './plan.ts';
 import { visitStarts } from './visitStarts.ts';
 import { demoPassword, demoRoom, demoTutors } from './house.ts';
 
@@ -51,11 +52,13 @@ export async function loadDemo(
       );
     }
   });
+  const inputs: PupilInput[] = [];
   for (const [at, pupil] of demoPupils.entries()) {
     const pupilId = uuid();
     const weekdays = weekdaysOf(pupil, now, at);
     const history = findHistory(pupil, pupilId, at, visitStarts(weekdays, pupil.startsAtMin, now), timeZone);
     const input = inputOf(pupil, pupilId, history.setId, weekdays);
+    inputs.push(input);
     await inRoom(db, roomId, async (tx) => {
       await addPupil(tx, input);
       const userId = userIds[pupil.tutor] as string;
@@ -86,6 +89,7 @@ export async function loadDemo(
     });
     onPupil(at + 1, demoPupils.length);
   }
+  await planDemo(db, { roomId, timeZone, userIds, pupils: inputs, now });
   await rebuildRoom(db, roomId, timeZone);
   return { roomId };
 }

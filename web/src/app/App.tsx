@@ -46,6 +46,7 @@ const Pathways = page(() => import('../screens/room/Pathways.tsx').then((m) => m
 const PathwayEditor = page(() => import('../screens/room/PathwayEditor.tsx').then((m) => m.PathwayEditor));
 const NumberChecker = page(() => import('../screens/checker/NumberChecker.tsx').then((m) => m.NumberChecker));
 const WeekPage = page(() => import('../screens/week/WeekPage.tsx').then((m) => m.WeekPage));
+const GroupsPage = page(() => import('../screens/groups/GroupsPage.tsx').then((m) => m.GroupsPage));
 const LayOutPage = page(() => import('../screens/today/LayOutPage.tsx').then((m) => m.LayOutPage));
 const BenchPage = page(() => import('../screens/bench/BenchPage.tsx').then((m) => m.BenchPage));
 const Shelf = page(() => import('../screens/shelf/Shelf.tsx').then((m) => m.Shelf));
@@ -151,6 +152,7 @@ function Screens() {
         <Route element={<Framed />}>
           <Route index element={<Today />} />
           <Route path="/week" element={<WeekPage />} />
+          <Route path="/groups" element={<GroupsPage />} />
           <Route path="/lay-out" element={<LayOutPage />} />
           <Route path="/pupils" element={<Pupils />} />
           <Route path="/pupils/new" element={<NewPupil />} />

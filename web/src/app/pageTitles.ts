@@ -8,6 +8,7 @@ const titles: readonly (readonly [path: string, title: string])[] = [
   ['/door', 'Come in'],
   ['/child', 'The child\u2019s side'],
   ['/week', 'The week'],
+  ['/groups', 'Groups'],
   ['/lay-out', 'To lay out'],
   ['/pupils', 'Pupils'],
   ['/pupils/new', 'A new pupil'],

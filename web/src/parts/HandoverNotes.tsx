@@ -1,6 +1,7 @@
 import type { Pupil } from '@veldrift/wire';
 import { isolated } from '../app/isolated.ts';
 import { dayText } from '../app/format.ts';
+import './handover.css';
 import type { Plan } from '../live/plan/usePlan.ts';
 
 /** Notes to whoever sees a pupil next, until they are read. */

@@ -13,6 +13,7 @@ import { pupilPageQuery } from '../../app/queries.ts';
 import { AnswersDialog } from '../../parts/AnswersBehind.tsx';
 import { DecisionPanel } from '../../parts/DecisionPanel.tsx';
 import { ChanceOfFact } from '../../parts/ChanceOfFact.tsx';
+import { HandoverForm } from '../../parts/HandoverForm.tsx';
 import { FactMap, MapLegend } from '../../parts/FactMap.tsx';
 import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
 import { wholeFactText } from '@veldrift/core';
@@ -128,6 +129,7 @@ function Body({ page }: { readonly page: Page }) {
         </div>
         <PathwayPlace page={page} onOpen={setOpen} />
         <WhichGame pupil={pupil} />
+        <HandoverForm pupil={pupil} />
         <Decisions page={page} />
         <HowMeasured pupil={pupil} />
         {pupil.notes !== '' && (

@@ -64,6 +64,9 @@ export function WeekPage() {
           </p>
         </div>
         <div className="actions">
+          <Button variant="outlined" component={Link} to="/groups">
+            Groups
+          </Button>
           <Button variant="outlined" disabled={nth <= -mostWeeks.back} onClick={() => to(nth - 1)}>
             Week before
           </Button>
