@@ -28,7 +28,7 @@ test('accepting moves the pupil\u2019s set and is on record with policy and answ
   await page.getByRole('button', { name: 'Accept: go on to 4 as double 2' }).click();
   await expect(page.getByRole('heading', { name: 'On record' })).toBeVisible();
   await page.getByRole('link', { name: `${made.name}\u2019s page` }).click();
-  await expect(page.getByText('plot 6 of 11')).toBeVisible();
+  await expect(page.getByText('set 6 of 11')).toBeVisible();
   const record = page.getByRole('region', { name: 'Decisions' });
   await expect(record).toContainText('squares → 4 as double 2');
   await record.getByRole('button', { name: 'all that it rests on' }).first().click();

@@ -113,7 +113,7 @@ test('a pathway is copied, reordered by keyboard, split, joined, and a pupil goe
   ).find((one) => one.name === name);
   const pupil = await addPupil(page, { pathwayId: own?.id ?? '', setId: `${own?.id}/mul/squares` });
   await page.goto(`${house().base}/pupils/${pupil.id}`);
-  await expect(page.getByText('plot 4 of 12')).toBeVisible();
+  await expect(page.getByText('set 4 of 12')).toBeVisible();
   await page.goto(`${house().base}/table/new/${pupil.id}?what=check`);
   await expect(page.getByText('squares').first()).toBeVisible();
   // What a pupil stands on is not taken away under them.

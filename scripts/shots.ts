@@ -74,7 +74,7 @@ async function recordViews(page: Page, base: string): Promise<void> {
   await page.getByRole('button', { name: 'Sign in' }).waitFor();
   await page.evaluate(() => document.fonts.ready);
   await signIn(page, base);
-  await page.getByRole('link', { name: 'Start with Ilse' }).waitFor();
+  await page.getByRole('button', { name: /^Start with Ilse/ }).waitFor();
   await shot(page, 'today');
   await page.goto(`${base}/pupils`);
   await page.getByRole('grid').waitFor();
@@ -105,7 +105,7 @@ async function recordViews(page: Page, base: string): Promise<void> {
   await shot(page, 'print');
   await classView(page, base);
   await page.goto(`${base}/shelf?pupil=${idOf('Bram')}`);
-  await page.getByRole('link', { name: 'Outweigh' }).waitFor();
+  await page.getByRole('link', { name: 'Outweigh' }).first().waitFor();
   await shot(page, 'shelf');
   await page.goto(`${base}/shelf/outweigh?pupil=${idOf('Bram')}`);
   await page.getByText(/in a play/).waitFor();

@@ -246,8 +246,10 @@ function fittedTo(
   if (ranks.length > mostRanks || ranks.some((one) => one < 0)) return null;
   const want = [...facts.want].filter((key) => comesOff(key, ranks, fixed)).slice(0, usual.facts);
   if (want.length === 0) return null;
-  const { times, mostCards, leastCards, copies } = usual;
+  const { mostCards, leastCards, copies } = usual;
   const knownShare = known.length === 0 ? 0 : usual.knownShare;
+  // Wished more often than there is room for, the known ones would give way.
+  const times = Math.max(0.5, Math.min(usual.times, ((1 - knownShare) * deals) / want.length));
   const [best] = fitPacks({
     ...{ operation, want, times, deals: Math.max(1, deals), known: [...facts.known], knownShare },
     ...{ ranks, copies, mostCards, leastCards, fixed },

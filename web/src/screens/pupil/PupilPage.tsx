@@ -70,7 +70,7 @@ function Body({ page }: { readonly page: Page }) {
             ]
               .filter(Boolean)
               .join(' · ')}{' '}
-            · plot {(place?.at ?? 0) + 1} of {place?.of},{' '}
+            · set {(place?.at ?? 0) + 1} of {place?.of},{' '}
             <strong style={{ color: 'var(--ink)' }}>{set?.name}</strong>
           </p>
         </div>
