@@ -8,44 +8,48 @@ import {
   house,
   painted,
   prompt,
+  rightAnswer,
   signIn,
+  startMinute,
   toReview,
   typeAnswer,
+  typeDigits,
 } from './house.ts';
 
 const plannedOf = async (page: Page) =>
   (await (await page.request.get(`${house().base}/api/planned`)).json()) as Planned;
 const changesOf = async (page: Page, pupilId: string, kind: string) =>
   (await plannedOf(page)).changes.filter((one) => one.pupilId === pupilId && one.kind === kind);
-/** A visit of today, long before midnight. */
-const visitToday = { weekday: new Date().getDay(), startsAtMin: 0, minutes: 25 };
-
-/** Every day of the week: whichever day the room has today. */
-const everyDay = Array.from({ length: 7 }, (_, weekday) => ({ ...visitToday, weekday, startsAtMin: 5 }));
+/** Every day of the week, whichever the room has today; where no visit of the demo stands, so that nothing on the day line moves for it. */
+const everyDay = Array.from({ length: 7 }, (_, weekday) => ({
+  weekday,
+  startsAtMin: 12 * 60 + 30,
+  minutes: 25,
+}));
 
 test('a visit runs by its plan: Start begins the next part, the review offers the one after, and both are kept', async ({
   page,
 }) => {
   await signIn(page);
-  const pupil = await addPupil(page, { capture: 'keypad', school: 'minuteAim', visits: everyDay });
-  await page.goto(`${house().base}/table/new/${pupil.id}?what=check`);
-  await page.getByRole('button', { name: 'To the table' }).click();
-  await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
-  await page.keyboard.press('Space');
+  const pupil = await addPupil(page, { capture: 'keypad', school: 'minuteAim' });
+  await startMinute(page, pupil.id);
   await typeAnswer(page);
   await toReview(page);
   // No plan was begun with it: nothing says what comes next.
   await expect(page.getByRole('button', { name: /^Next: / })).toHaveCount(0);
   await page.goto(`${house().base}/table/new/${pupil.id}`);
   const plan = page.getByRole('region', { name: 'The plan of the visit' });
-  await expect(plan.getByRole('heading', { name: '25 minutes' })).toBeVisible();
+  await expect(plan.getByRole('heading', { name: '20 minutes' })).toBeVisible();
   await expect(plan.getByRole('listitem')).toHaveCount(4);
   await plan.getByRole('button', { name: /^Start: / }).click();
   await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
   await expect(page.getByText(/min left, then Drill/)).toBeVisible();
   await page.keyboard.press('Space');
   await expect(prompt(page)).toBeVisible();
-  await typeAnswer(page);
+  // Whatever comes after it: the next fact, or the way to this one.
+  await typeDigits(page, await rightAnswer(page));
+  await page.keyboard.press('Enter');
+  await painted(page);
   await page.getByRole('button', { name: 'End', exact: true }).click();
   await toReview(page);
   const next = page.getByRole('button', { name: /^Next: Drill, \d+ min$/ });
@@ -59,7 +63,7 @@ test('a visit runs by its plan: Start begins the next part, the review offers th
   await expect(page.getByRole('button', { name: 'Begin', exact: true })).toBeVisible();
   await page.goto(`${house().base}/table/new/${pupil.id}`);
   await expect(plan.getByText('Done.')).toHaveCount(2);
-  await expect(plan.getByText(/of 25 minutes left/)).toBeVisible();
+  await expect(plan.getByText(/of 20 minutes left/)).toBeVisible();
   await deletePupil(page, pupil);
 });
 
@@ -70,9 +74,7 @@ test('parts are moved by keys and by drawing, lengthened, dropped and swapped; a
   await signIn(page);
   const pupil = await addPupil(page, { setId: 'strategy/mul/2' });
   // Somebody known: a play is on record.
-  await page.goto(`${house().base}/table/new/${pupil.id}?what=practice`);
-  await page.getByRole('button', { name: 'To the table' }).click();
-  await page.keyboard.press('Space');
+  await startMinute(page, pupil.id, 'Practice minute');
   await typeAnswer(page);
   await toReview(page);
   await page.goto(`${house().base}/table/new/${pupil.id}`);

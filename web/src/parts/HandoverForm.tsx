@@ -5,7 +5,6 @@ import { longestNote } from '@veldrift/wire';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { dropDraft, keepDraft, readDraft } from '../app/draft.ts';
-import { isolated } from '../app/isolated.ts';
 import { usePlan } from '../live/plan/usePlan.ts';
 import { HandoverNotes } from './HandoverNotes.tsx';
 
@@ -34,7 +33,7 @@ export function HandoverForm({ pupil }: { readonly pupil: Pupil }) {
   };
   return (
     <section aria-labelledby="handover-title" className="handover-form">
-      <h2 id="handover-title">For whoever sees {isolated(pupil.name)} next</h2>
+      <h2 id="handover-title">For whoever is next</h2>
       <HandoverNotes pupil={pupil} plan={plan} />
       <TextField
         label="A note, until it is read"

@@ -37,6 +37,22 @@ function settle(key: string, games: readonly Suggestion[]): void {
   for (const listener of listeners) listener();
 }
 
+/** Which games today for one wish, as soon as they are worked out. */
+export function suggest(wish: GameWish): Promise<readonly Suggestion[]> {
+  const key = keyOf(wish);
+  ask(key, wish);
+  return new Promise((done) => {
+    const look = () => {
+      const games = found.get(key);
+      if (!games) return;
+      listeners.delete(look);
+      done(games);
+    };
+    listeners.add(look);
+    look();
+  });
+}
+
 const subscribe = (listener: () => void) => {
   listeners.add(listener);
   return () => void listeners.delete(listener);

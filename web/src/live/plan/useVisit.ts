@@ -10,7 +10,7 @@ import { beginPart } from './beginPart.ts';
 import { gameWish } from './visitNeed.ts';
 import { usePlan, type Plan, type SetPlan } from './usePlan.ts';
 import { visitsIn } from './visitsIn.ts';
-import { useSuggestions } from './useSuggestions.ts';
+import { suggest, useSuggestions } from './useSuggestions.ts';
 import { visitPlanNow, type PartNow, type VisitNow } from './visitPlanNow.ts';
 
 /** Minutes and players a game is looked for by, unasked. */
@@ -64,11 +64,25 @@ export function useVisits(pupils: readonly Pupil[]): {
   return { plan, now, visitOf };
 }
 
+/** Whether it is not worked out yet which games there are to be. */
+const isOpen = (visit: VisitNow) => visit.parts.some((one) => one.game?.id === '');
+
+/** A visit with its games, once they are worked out. */
+async function settled(
+  { book, planned }: Plan,
+  pupil: Pupil,
+  visit: VisitNow,
+  timeZone: string,
+): Promise<VisitNow> {
+  if (!isOpen(visit) || !planned) return visit;
+  const games = await suggest(gameWish(pupil, planned, book, { minutes: gameMinutes, players }));
+  const visits = visitsIn([planned.today], [pupil], book);
+  return visitPlanNow(pupil, { book, visits, games, now: new Date(), timeZone });
+}
+
 /** Writes a plan down as it stands, where nobody has yet: what is changed of it is changed of what was seen. */
 export async function keepVisit(set: SetPlan, pupil: Pupil, visit: VisitNow): Promise<void> {
-  if (visit.isKept) return;
-  // Which game it is to be is not known yet: the rule gives the same parts again.
-  if (visit.parts.some((one) => one.game?.id === '')) return;
+  if (visit.isKept || isOpen(visit)) return;
   for (const { key, kind, order, plannedMinutes, game, why } of visit.parts) {
     const part = { kind, minutes: plannedMinutes, order, why, ...(game ? { game } : {}) };
     await set('part', { pupilId: pupil.id, day: visit.day, key }, part);
@@ -76,7 +90,7 @@ export async function keepVisit(set: SetPlan, pupil: Pupil, visit: VisitNow): Pr
 }
 
 /** Begins a part of a visit and notes that it was; what went wrong is told. `busy`: one is being begun. */
-export function useBegin(set: SetPlan): {
+export function useBegin(plan: Plan): {
   readonly busy: boolean;
   readonly begin: (pupil: Pupil, visit: VisitNow, part: PartNow) => Promise<void>;
 } {
@@ -84,15 +98,16 @@ export function useBegin(set: SetPlan): {
   const navigate = useNavigate();
   const { enqueueSnackbar } = useSnackbar();
   const [busy, setBusy] = useState(false);
-  const begin = async (given: Pupil, visit: VisitNow, part: PartNow) => {
+  const { set } = plan;
+  const begin = async (given: Pupil, seen: VisitNow, chosen: PartNow) => {
     if (busy) return;
-    if (part.game?.id === '')
-      return void enqueueSnackbar('The games are being looked through: once more in a moment.');
     setBusy(true);
     try {
       // As they are now: a set may have been changed since this page was opened.
       const latest = queryClient.getQueryData(pupilsQuery.queryKey) ?? [];
       const pupil = latest.find((one) => one.id === given.id) ?? given;
+      const visit = await settled(plan, pupil, seen, session.me.timeZone);
+      const part = visit.parts.find((one) => one.key === chosen.key) ?? chosen;
       const playId = await beginPart(session, pupil, part);
       await keepVisit(set, pupil, visit);
       await set(

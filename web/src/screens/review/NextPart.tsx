@@ -8,7 +8,7 @@ import { partName } from '../../parts/PlanWords.tsx';
 export function NextPart({ pupil }: { readonly pupil: Pupil }) {
   const [pupils] = useState([pupil]);
   const { plan, visitOf } = useVisits(pupils);
-  const { busy, begin } = useBegin(plan.set);
+  const { busy, begin } = useBegin(plan);
   const visit = visitOf(pupil);
   const { next } = visit;
   if (!next || visit.leftMinutes === null || !visit.parts.some((one) => one.begun)) return null;

@@ -13,7 +13,7 @@ export function RoomHead() {
             Numbers of the schools
           </NavLink>
           <NavLink to="/room/pathways">Pathways</NavLink>
-          <NavLink to="/room/things">Things and habits</NavLink>
+          <NavLink to="/room/things">Things</NavLink>
           <NavLink to="/room/people">People</NavLink>
         </nav>
       </div>

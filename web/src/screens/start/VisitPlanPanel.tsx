@@ -28,7 +28,7 @@ import { Loading } from '../../parts/states.tsx';
 export function VisitPlanPanel({ pupil }: { readonly pupil: Pupil }) {
   const [pupils] = useState([pupil]);
   const { plan, visitOf } = useVisits(pupils);
-  const { busy, begin } = useBegin(plan.set);
+  const { busy, begin } = useBegin(plan);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 8 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),

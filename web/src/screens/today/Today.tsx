@@ -26,11 +26,13 @@ export function Today() {
   const { me } = useSession();
   const { data, error, refetch, dataUpdatedAt } = useQuery(pupilsQuery);
   const { plan, now, visitOf } = useVisits(data ?? nobody);
-  const { busy, begin } = useBegin(plan.set);
+  const { busy, begin } = useBegin(plan);
   const open = useOpenMinutes();
   const elsewhere = useTablesElsewhere();
   if (!data)
     return error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Loading what="the day" />;
+  // Who is absent or moved is known first: nothing that can be pressed moves for it.
+  if (!plan.planned && !plan.error) return <Loading what="the day" />;
   const visits = visitsToday(data, now, me.timeZone, plan.book);
   const minute = minutesNow(now, me.timeZone);
   const onLine = new Set(visits.map((visit) => visit.pupil.id));

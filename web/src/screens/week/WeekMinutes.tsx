@@ -53,7 +53,9 @@ export function WeekMinutes({
             <th scope="col">Pupil</th>
             <th scope="col">Done</th>
             <th scope="col">Planned</th>
-            <th scope="col" aria-label="Of the aim" />
+            <th scope="col">
+              <span className="sr-only">Of the aim</span>
+            </th>
             <th scope="col">Due</th>
           </tr>
         </thead>
