@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { standardSchemaResolver } from '@hookform/resolvers/standard-schema';
-import { firstRoomSchema, type FirstRoom as FirstRoomInput } from '@veldrift/wire';
-import { useEffect } from 'react';
+import { firstRoomSchema, longestName, type FirstRoom as FirstRoomInput } from '@veldrift/wire';
+import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { api } from '../app/api.ts';
 import { dropDraft, keepDraft, readDraft } from '../app/draft.ts';
@@ -10,33 +10,36 @@ import { accountFields } from './account/accountFields.ts';
 import { useComeIn } from './account/useComeIn.ts';
 import { Doorway } from './Doorway.tsx';
 
-const fields = [
-  {
-    name: 'room',
-    label: 'Name of the room',
-    hint: 'What you call the place you teach in.',
-    type: 'text',
-    complete: 'off',
-  },
-  ...accountFields,
-] as const;
+const roomField = {
+  name: 'room',
+  label: 'Name of the room',
+  hint: 'What you call the place you teach in.',
+  type: 'text',
+  complete: 'off',
+} as const;
+
+/** What a room is called where nobody says. */
+const roomOf = (name: string) =>
+  `${name.trim() || 'My'}${name.trim() ? '\u2019s' : ''} room`.slice(0, longestName);
 
 const draft = 'first-room';
 type Draft = Partial<Pick<FirstRoomInput, 'room' | 'name' | 'email'>>;
 
 /** The first visitor of an empty house makes the first account and room. */
 export function FirstRoom() {
-  const { register, handleSubmit, watch, formState, setError } = useForm<FirstRoomInput>({
-    resolver: standardSchemaResolver(firstRoomSchema),
-    defaultValues: {
-      room: '',
-      name: '',
-      email: '',
-      ...readDraft<Draft>(draft),
-      password: '',
-      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  const { register, handleSubmit, watch, getValues, setValue, formState, setError } = useForm<FirstRoomInput>(
+    {
+      resolver: standardSchemaResolver(firstRoomSchema),
+      defaultValues: {
+        room: '',
+        name: '',
+        email: '',
+        ...readDraft<Draft>(draft),
+        password: '',
+        timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+      },
     },
-  });
+  );
   // What is typed survives leaving the page, save the password.
   useEffect(() => {
     const subscription = watch(({ room, name, email }) => keepDraft(draft, { room, name, email }));
@@ -46,10 +49,20 @@ export function FirstRoom() {
     await api.firstRoom(input);
     dropDraft(draft);
   };
+  const [named, setNamed] = useState(() => (readDraft<Draft>(draft)?.room ?? '') !== '');
+  const fields = named ? [...accountFields, roomField] : accountFields;
+  const called = roomOf(watch('name'));
   const { comeIn, trouble } = useComeIn<FirstRoomInput>(make, setError);
   return (
     <Doorway title="Make the first room">
-      <form onSubmit={(event) => void handleSubmit(comeIn)(event)} noValidate className="doorway-form">
+      <form
+        onSubmit={(event) => {
+          if (getValues('room').trim() === '') setValue('room', roomOf(getValues('name')));
+          void handleSubmit(comeIn)(event);
+        }}
+        noValidate
+        className="doorway-form"
+      >
         {fields.map((field, at) => (
           <TextField
             key={field.name}
@@ -62,6 +75,21 @@ export function FirstRoom() {
             helperText={formState.errors[field.name]?.message ?? field.hint}
           />
         ))}
+        {!named && (
+          <p className="quiet">
+            The room is called &ldquo;{called}&rdquo;.{' '}
+            <button
+              type="button"
+              className="linkish"
+              onClick={() => {
+                setValue('room', called);
+                setNamed(true);
+              }}
+            >
+              Call it otherwise
+            </button>
+          </p>
+        )}
         {trouble && (
           <p role="alert" className="clay">
             {trouble}

@@ -1,6 +1,4 @@
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { standardSchemaResolver } from '@hookform/resolvers/standard-schema';
 import { hashKey, useQueryClient } from '@tanstack/react-query';
@@ -10,11 +8,8 @@ import {
   gradeRangeFor,
   operationNames,
   operations,
-  schoolNames,
-  schools,
-  schoolWarnings,
 } from '@veldrift/core';
-import { findPathway, allPathways } from '../app/book.ts';
+import { findPathway } from '../app/book.ts';
 import { pupilSchema, type Pupil, type PupilInput } from '@veldrift/wire';
 import { useSnackbar } from 'notistack';
 import { useEffect, useRef, useState } from 'react';
@@ -25,6 +20,7 @@ import { changedOf, dropDraft, keepDraft, readDraft } from '../app/draft.ts';
 import { pupilsQuery, refetchRecords } from '../app/queries.ts';
 import { Choice } from './Choice.tsx';
 import { DeletePupil } from './DeletePupil.tsx';
+import { PupilMore } from './PupilMore.tsx';
 import { WeeklyVisits } from './WeeklyVisits.tsx';
 import { isolated } from '../app/isolated.ts';
 
@@ -37,6 +33,16 @@ interface FormProps {
   readonly pupil?: Pupil;
 }
 
+/** What is asked of a new pupil first. */
+const first: ReadonlySet<string> = new Set([
+  'name',
+  'gradeSystem',
+  'grade',
+  'operation',
+  'capture',
+  'visits',
+]);
+
 /** The form of a pupil, new or known. */
 export function PupilForm({ known, draft, title, pupil }: FormProps) {
   const client = useQueryClient();
@@ -44,6 +50,8 @@ export function PupilForm({ known, draft, title, pupil }: FormProps) {
   const { enqueueSnackbar } = useSnackbar();
   const [trouble, setTrouble] = useState<string>();
   const [deleting, setDeleting] = useState(false);
+  // Of a new pupil what is needed first; the rest has its presets.
+  const [more, setMore] = useState(pupil !== undefined);
   const { register, control, handleSubmit, watch, getValues, setValue, setError, reset, formState } =
     useForm<PupilInput>({
       resolver: standardSchemaResolver(pupilSchema as never),
@@ -51,6 +59,8 @@ export function PupilForm({ known, draft, title, pupil }: FormProps) {
     });
   const base = useRef(known);
   const { errors } = formState;
+  // What is wrong is never out of sight.
+  const shown = more || Object.keys(errors).some((field) => !first.has(field));
   const operation = watch('operation');
   const pathwayId = watch('pathwayId');
   const range = gradeRangeFor(watch('gradeSystem'), watch('grade') ?? -1);
@@ -134,7 +144,7 @@ export function PupilForm({ known, draft, title, pupil }: FormProps) {
           <Choice
             control={control}
             name="gradeSystem"
-            label="Counted by"
+            label="School years are called"
             options={[
               ['grade', 'grade'],
               ['year', 'year'],
@@ -173,105 +183,28 @@ export function PupilForm({ known, draft, title, pupil }: FormProps) {
         />
         <Choice
           control={control}
-          name="pathwayId"
-          label="Pathway"
-          options={allPathways().map((one) => [one.id, one.name])}
-          onPicked={(value) => setValue('setId', findPathway(value)?.sets[operation][0]?.id ?? '')}
-        />
-        <Choice
-          control={control}
-          name="setId"
-          label="Set"
-          options={sets.map((set, at) => [set.id, `${at + 1}. ${set.name}`])}
-          hint="Everyone begins at the easiest; passing it is quick."
-        />
-        <Choice
-          control={control}
-          name="school"
-          label="School"
-          options={schools.map((one) => [one, schoolNames[one]])}
-          hint={`When to move on. Its numbers can be changed from the pupil\u2019s page, or for the room. ${Object.values(schoolWarnings).join(' ')}`}
-        />
-        <Choice
-          control={control}
-          name="recallLimit"
-          label="Recall limit"
-          options={[
-            ['1000', '1 s'],
-            ['1500', '1.5 s'],
-            ['2000', '2 s'],
-            ['3000', '3 s'],
-            ['own', 'own pace'],
-          ]}
-          hint="An answer within it counts as recalled."
-        />
-        <Choice
-          control={control}
           name="capture"
           label="Answers by"
           options={captureWays.map((one) => [one, captureWayNames[one]])}
           hint="The child types, or says it: you mark it, or the microphone hears when."
         />
-        <Choice
-          control={control}
-          name="clock"
-          label="Clock"
-          options={[
-            ['hidden', 'measured but hidden'],
-            ['shown', 'shown to the child'],
-            ['none', 'none'],
-          ]}
-        />
-        <Choice
-          control={control}
-          name="hand"
-          label="Writing hand"
-          options={[
-            ['right', 'right'],
-            ['left', 'left'],
-          ]}
-          hint="The keypad lies on this side."
-        />
-        <Controller
-          control={control}
-          name="aimBy"
-          render={({ field, fieldState }) => (
-            <TextField
-              label="At the aim by"
-              type="date"
-              value={field.value ?? ''}
-              onBlur={field.onBlur}
-              inputRef={field.ref}
-              onChange={(event) => field.onChange(event.target.value === '' ? null : event.target.value)}
-              error={!!fieldState.error}
-              helperText={fieldState.error?.message ?? 'Draws the aim line over the checks. May be left out.'}
-              slotProps={{ inputLabel: { shrink: true } }}
-            />
-          )}
-        />
-        <Controller
-          control={control}
-          name="readAloud"
-          render={({ field }) => (
-            <FormControlLabel
-              control={<Switch checked={field.value ?? false} onChange={(_, on) => field.onChange(on)} />}
-              label={
-                <>
-                  Read aloud
-                  <span className="quiet form-hint">
-                    What is asked, and the way to what was missed, by the device&rsquo;s own voice.
-                  </span>
-                </>
-              }
-            />
-          )}
-        />
-        {text('homeLanguage', 'Language at home', 'May be left out.')}
-        {text('aids', 'Aids', 'What the child leans on.')}
-        <div className="form-wide">{text('notes', 'Notes', 'Seen by the tutors of this room.')}</div>
         <div className="form-wide">
           <WeeklyVisits control={control} register={register} errors={errors} />
         </div>
+        {shown ? (
+          <PupilMore
+            control={control}
+            sets={sets}
+            text={text}
+            onPathway={(value) => setValue('setId', findPathway(value)?.sets[operation][0]?.id ?? '')}
+          />
+        ) : (
+          <p className="form-wide">
+            <button type="button" className="linkish" onClick={() => setMore(true)}>
+              More: where to begin, when to move on, clock, hand, notes
+            </button>
+          </p>
+        )}
       </div>
       {pupil && (
         <section

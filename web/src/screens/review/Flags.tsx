@@ -31,7 +31,7 @@ export function Flags({ page }: { readonly page: ReviewPage | LocalReview }) {
     },
     {
       of: answers.filter((one) => one.voided),
-      says: 'whose time was void: kept, but untimed.',
+      says: 'whose time does not count: kept, but untimed.',
       how: 'A pause, a hidden page, an interruption, an undo or a gap of more than 100 ms between frames spoils the time, not the answer.',
     },
     {

@@ -271,7 +271,11 @@ const classWords: readonly { readonly name: AnswerClass; readonly says: string; 
     says: 'in doubt',
     how: 'Right, but within one spread of the limit, guessed, or put right by the child: no evidence either way.',
   },
-  { name: 'right', says: 'right without a time', how: 'Right, but untimed, or with a time that was void.' },
+  {
+    name: 'right',
+    says: 'right without a time',
+    how: 'Right, but untimed, or with a time that does not count.',
+  },
 ];
 
 function ClassCounts({ answers }: { readonly answers: readonly KeptAnswer[] }) {

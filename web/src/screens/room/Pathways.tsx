@@ -43,7 +43,7 @@ export function Pathways() {
         {pathways.map((one) => (
           <li key={one.id}>
             <span>
-              <strong>{one.name}</strong>, ships.
+              <strong>{one.name}</strong>, comes with the app.
             </span>
             <span className="quiet">
               {countText(

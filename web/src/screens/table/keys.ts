@@ -78,7 +78,7 @@ const seenWords = Object.fromEntries(
 /** What each letter does, in words. */
 export const letterWords: Readonly<Record<LetterName, string>> = {
   pause: 'pause',
-  interrupted: 'interrupted: the clock stops and this time is void',
+  interrupted: 'interrupted: the clock stops and this time does not count',
   calm: 'calm: no more clock, known facts',
   clock: 'show the child the clock, or hide it',
   aid: 'an aid, in drills and games; under a prompt the answer is then recorded as aided',

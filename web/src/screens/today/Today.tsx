@@ -13,9 +13,10 @@ import { useOpenMinutes } from '../../live/useOpenMinutes.ts';
 import { useTablesElsewhere } from '../../live/useTablesElsewhere.ts';
 import { PlanConflicts } from '../../parts/PlanConflicts.tsx';
 import { standsStill } from '../../parts/standsStill.ts';
-import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
+import { Loading, Stale, Trouble } from '../../parts/states.tsx';
 import { checkDue, checkedToday, duesOf, minutesNow, visitsToday } from '../../parts/today.ts';
 import { lengthText } from '../../parts/lengthText.ts';
+import { FirstChild } from './FirstChild.tsx';
 import { TodayEntry } from './TodayEntry.tsx';
 import './today.css';
 
@@ -77,17 +78,7 @@ export function Today() {
           </Button>
         </div>
       </div>
-      {data.length === 0 && (
-        <Empty title="No pupils yet">
-          <p>
-            Add a pupil with initials or a first name. A placement then finds the set to begin with, in three
-            or four minutes; the first check takes one.
-          </p>
-          <Button variant="contained" component={Link} to="/pupils/new">
-            Add a pupil
-          </Button>
-        </Empty>
-      )}
+      {data.length === 0 && <FirstChild />}
       <PlanConflicts plan={plan} pupils={data} />
       <Standing open={open} pupils={data} />
       {past.length > 0 && (
