@@ -17,7 +17,7 @@ export const purposeNames: Readonly<Record<Purpose, string>> = {
   check: 'Weekly minute',
   practice: 'Practice minute',
   mixed: 'Mixed minute',
-  probe: 'Constant probe',
+  probe: 'Same check each time',
   placement: 'Placement',
   drill: 'Drill',
   retention: 'Look back',

@@ -8,7 +8,7 @@ const partNames: Readonly<Record<PartKind, string>> = {
   retention: 'Look back',
   drill: 'Drill',
   game: 'Game',
-  probe: 'Same minute',
+  probe: 'Same check',
   check: 'Minute',
   close: 'Talk',
 };

@@ -55,7 +55,7 @@ describe('the day', () => {
     expect(dues({ ...checked, passed: passed([]) })).toEqual(['look back due']);
     expect(dues({ ...checked, passed: passed(['2026-11-23T10:00:00Z']) })).toEqual([]);
     expect(dues({ ...checked, policy: { retentionFirstDays: 9 }, passed: passed([]) })).toEqual([]);
-    expect(dues({ ...checked, lastProbeAt: '2026-11-10T10:00:00Z' })).toEqual(['probe due']);
+    expect(dues({ ...checked, lastProbeAt: '2026-11-10T10:00:00Z' })).toEqual(['same check due']);
     expect(dues({ ...checked, lastProbeAt: '2026-11-11T10:00:00Z' })).toEqual([]);
   });
   it('has a minute that confirms as soon as the facts hold, once a day', () => {

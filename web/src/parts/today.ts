@@ -88,7 +88,7 @@ export function duesOf(pupil: Pupil, now: Date, timeZone: string): string[] {
     ...(checkDue(pupil, now, timeZone) ? [minuteWords(pupil, now, timeZone)] : []),
     ...(pupil.verdict === 'advance' ? ['ready to move on'] : []),
     ...(lookDue(pupil, now, timeZone) ? ['look back due'] : []),
-    ...(probeDue(pupil, now, timeZone) ? ['probe due'] : []),
+    ...(probeDue(pupil, now, timeZone) ? ['same check due'] : []),
   ];
 }
 
