@@ -27,7 +27,10 @@ test.afterEach(async ({ page }) => {
 test('a tutor who has never seen it runs a first check and knows each fact afterwards', async ({ page }) => {
   await page.getByRole('link', { name: 'The plan of Freya L.' }).click();
   // Nothing is known of her: a placement is offered first, a check is one press away.
-  await expect(page.getByRole('button', { name: /^Placement/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /^Placement: find/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await page.getByRole('button', { name: /^Weekly minute/ }).click();
   await expect(page.getByText('Not calibrated')).toBeVisible();
   await page.getByRole('button', { name: 'To the table' }).click();

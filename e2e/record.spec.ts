@@ -136,7 +136,10 @@ test('a new pupil is placed first: nothing is decided without answers, it opens 
   await expect(page.getByRole('heading', { name: 'Nothing to decide yet' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Accept/ })).toHaveCount(0);
   await page.getByRole('link', { name: 'Start a visit' }).click();
-  await expect(page.getByRole('button', { name: /^Placement/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /^Placement: find/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await page.getByRole('button', { name: 'To the table' }).click();
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   const playId = page.url().split('/').at(-1) as string;

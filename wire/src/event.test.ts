@@ -1,7 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { captureWays, endReasons, judgements, marks } from '@veldrift/core';
-import { batchSchema, eventSchema, eventSchemas, largestBatch, type TableEvent } from './event.ts';
+import {
+  batchSchema,
+  eventSchema,
+  eventSchemas,
+  largestBatch,
+  type EventKind,
+  type TableEvent,
+} from './event.ts';
 import { isPlainAnswer } from './plainAnswer.ts';
 import { read } from './problem.ts';
 
@@ -98,8 +105,12 @@ const good = {
     usedMs: 4000,
   },
   voiceMeasured: { v: 1, at, id: id(21), kind: 'voiceMeasured', timesMs: [48, 52.5] },
+  planChanged: {
+    ...{ v: 1, at, id: id(24), kind: 'planChanged', what: 'like' },
+    ...{ pupilId: id(1), day: null, key: 'lamps', value: true, seen: null },
+  },
   judgingMeasured: { v: 1, at, id: id(18), kind: 'judgingMeasured', timesMs: [600, 620] },
-} as const;
+} as const satisfies Readonly<Record<EventKind, object>>;
 type Kind = keyof typeof good;
 const kinds = Object.keys(eventSchemas) as Kind[];
 

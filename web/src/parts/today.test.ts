@@ -30,7 +30,7 @@ describe('the day', () => {
   });
   it('lies in the order of the clock, then of the names', () => {
     const at = (name: string, startsAtMin: number) =>
-      pupil({ name, visits: [{ weekday: 2, startsAtMin, minutes: 20 }] });
+      pupil({ id: name, name, visits: [{ weekday: 2, startsAtMin, minutes: 20 }] });
     const day = visitsToday(
       [at('Yusuf', 600), at('Bram', 900), at('Ilse', 600)],
       new Date('2026-11-24T09:00:00Z'),
