@@ -2,7 +2,7 @@ import type { FactKey } from '../facts/fact.ts';
 import type { FactSet } from '../facts/factSet.ts';
 import type { DrillFact } from '../practice/drill.ts';
 import { patchyFrom } from '../practice/placementResult.ts';
-import { isRecalled, type FactState } from '../recall/factState.ts';
+import { isKnown, type FactState } from '../recall/factState.ts';
 
 /** What is kept of one fact, in short. */
 export interface TriedFact {
@@ -31,7 +31,7 @@ export function isPatchy(earlier: readonly FactKey[], tried: Readonly<Record<Fac
     return found && found.evidence > 0 ? [found] : [];
   });
   const short = met.filter(
-    ({ state }) => !isRecalled(state) && state !== 'secure' && state !== 'nearly',
+    ({ state }) => !isKnown(state) && state !== 'nearly',
   ).length;
   return met.length >= patchyFrom.answers && short >= patchyFrom.share * met.length;
 }
@@ -52,7 +52,7 @@ export function drillPool(
   const own = new Set(facts);
   const entry = (fact: FactKey, ofSet: boolean): DrillFact => {
     const found = tried[fact];
-    const known = found !== undefined && (isRecalled(found.state) || found.state === 'secure');
+    const known = found !== undefined && isKnown(found.state);
     return {
       fact,
       known: known || (!ofSet && (found === undefined || found.state === 'nearly')),

@@ -44,6 +44,9 @@ export function isRecalled(state: FactState): boolean {
   return state === 'recalled' || state === 'kept';
 }
 
+/** Whether a fact needs no thought any more: recalled, or secure where no time is kept. */
+export const isKnown = (state: FactState): boolean => isRecalled(state) || state === 'secure';
+
 /** Whether an aid or a helper had part in an answer: it stands in no window. */
 export function isAided(answer: Pick<ClassedAnswer, 'aided' | 'seen'>): boolean {
   return (answer.aided ?? false) || answer.seen.includes('helped');

@@ -7,7 +7,7 @@ import { defaultDrillRules, plainDrill, type DrillFact } from '../practice/drill
 import { makeMixedForm } from '../practice/probeForm.ts';
 import { createRandom, seedFrom, type RandomSource } from '../random/random.ts';
 import { digitsCorrect } from '../recall/digits.ts';
-import { isRecalled, type ClassedAnswer } from '../recall/factState.ts';
+import { isKnown, type ClassedAnswer } from '../recall/factState.ts';
 import type { Mark } from '../recall/mark.ts';
 import { overheadShortByMs, overheadWatched, quickestTenth } from '../recall/overheadWatch.ts';
 import { factStateOf } from '../recall/timedState.ts';
@@ -165,8 +165,8 @@ export function drill(
     return {
       fact,
       known: ofSet
-        ? isRecalled(state) || state === 'secure'
-        : state === 'untried' || isRecalled(state) || state === 'secure' || state === 'nearly',
+        ? isKnown(state)
+        : state === 'untried' || isKnown(state) || state === 'nearly',
       ofSet,
       evidence: list.filter((one) => one.class !== 'noEvidence' && (untimed || one.class !== 'right')).length,
       due: false,

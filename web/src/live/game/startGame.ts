@@ -1,4 +1,4 @@
-import { isRecalled, median, operations, type FactKey, type GamePlan, type Operation } from '@veldrift/core';
+import { isKnown, median, operations, type FactKey, type GamePlan, type Operation } from '@veldrift/core';
 import { takesNoTime, type Deal, type Pupil, type PupilPage } from '@veldrift/wire';
 import { v7 as uuid } from 'uuid';
 import type { GameRow, GameSeat } from '../../app/deviceDb.ts';
@@ -17,7 +17,7 @@ export function seatOf(
     name: pupil.name,
     pupil,
     ...ids,
-    known: facts.filter((one) => isRecalled(one.state) || one.state === 'secure').map((one) => one.fact),
+    known: facts.filter((one) => isKnown(one.state)).map((one) => one.fact),
     timesMs: takesNoTime(pupil) ? {} : times,
     usualMs: Object.keys(times).length === 0 ? null : median(Object.values(times)),
   };

@@ -1,10 +1,8 @@
-import { dayNumber, dayOf, isRecalled, median, type FactState } from '@veldrift/core';
+import { dayNumber, dayOf, isKnown, median } from '@veldrift/core';
 import type { GameOffer, GameWish, PlanBook, VisitNeed } from '@veldrift/core/planning';
 import { takesNoTime, type Planned, type Pupil } from '@veldrift/wire';
 import { findSet } from '../../app/book.ts';
 import { checkDue, checkedToday, isUnknown, lookDue, minuteOffered, probeDue } from '../../parts/today.ts';
-
-const isKnown = (state: FactState): boolean => isRecalled(state) || state === 'secure';
 
 /** Facts of the pupil's set that are not known yet. */
 const openFacts = (pupil: Pupil) =>

@@ -1,6 +1,7 @@
 import {
   deckSize,
   exposureOf,
+  isKnown,
   factKeyText,
   numberText,
   packOf,
@@ -22,7 +23,6 @@ import { pupilPageQuery } from '../../app/queries.ts';
 import { Explained } from '../../parts/AnswersBehind.tsx';
 import { FitPack } from './FitPack.tsx';
 import { KeptPacks } from './KeptPacks.tsx';
-import { isKnown } from './isKnown.ts';
 import { PackMap, timesText } from './PackMap.tsx';
 import { PackRows } from './PackRows.tsx';
 import './bench.css';

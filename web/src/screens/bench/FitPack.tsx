@@ -5,6 +5,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import {
   deckWords,
   eitherWay,
+  isKnown,
   factKey,
   factKeyText,
   parseFactKey,
@@ -20,7 +21,6 @@ import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { findSet } from '../../app/book.ts';
 import { isolated } from '../../app/isolated.ts';
-import { isKnown } from './isKnown.ts';
 import { useFit } from './useFit.ts';
 
 /** Facts chosen for a pupil to begin with. */

@@ -1,6 +1,6 @@
 import LinearProgress from '@mui/material/LinearProgress';
 import { useQuery } from '@tanstack/react-query';
-import { factStateNames, isRecalled, numberText, operations, type FactState } from '@veldrift/core';
+import { factStateNames, isKnown, numberText, operations, type FactState } from '@veldrift/core';
 import type { AnyGame } from '@veldrift/core/games';
 import type { Pupil } from '@veldrift/wire';
 import { findSet } from '../../app/book.ts';
@@ -35,7 +35,7 @@ export function FactsItShows({
   const all = sum(facts);
   const known = facts.filter(({ fact }) => {
     const state = states.get(fact);
-    return state !== undefined && (isRecalled(state) || state === 'secure');
+    return state !== undefined && isKnown(state);
   });
   const ofSet = facts.filter(({ fact }) => set.has(fact));
   const share = (some: typeof facts) => (all === 0 ? 0 : Math.round((100 * sum(some)) / all));
