@@ -30,9 +30,7 @@ export function isPatchy(earlier: readonly FactKey[], tried: Readonly<Record<Fac
     const found = tried[fact];
     return found && found.evidence > 0 ? [found] : [];
   });
-  const short = met.filter(
-    ({ state }) => !isKnown(state) && state !== 'nearly',
-  ).length;
+  const short = met.filter(({ state }) => !isKnown(state) && state !== 'nearly').length;
   return met.length >= patchyFrom.answers && short >= patchyFrom.share * met.length;
 }
 

@@ -164,9 +164,7 @@ export function drill(
     const state = stateOf(list, 'UTC');
     return {
       fact,
-      known: ofSet
-        ? isKnown(state)
-        : state === 'untried' || isKnown(state) || state === 'nearly',
+      known: ofSet ? isKnown(state) : state === 'untried' || isKnown(state) || state === 'nearly',
       ofSet,
       evidence: list.filter((one) => one.class !== 'noEvidence' && (untimed || one.class !== 'right')).length,
       due: false,
