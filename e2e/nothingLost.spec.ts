@@ -170,7 +170,7 @@ test('without a network the application opens, a minute is given, and all arrive
   const made = await addPupil(page);
   await page.goto(`${house().base}/`);
   await page.evaluate(async () => void (await navigator.serviceWorker.ready));
-  await expect(page.getByText(/visits?, \d+ checks? due/)).toBeVisible();
+  await expect(page.getByText(/visits?, .* with children, \d+ checks? due/)).toBeVisible();
   await page.reload();
   await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
   // What was fetched is put on this device a moment later.
