@@ -20,8 +20,12 @@ test('a number of a pupil\u2019s school is changed, tried on simulated children,
   await aim.fill('0');
   await expect(page.getByText('Give a number from 1 to 100 (right a minute).')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep these numbers' })).toBeDisabled();
-  // Long work shows how far it is and can be cancelled.
+  // As it was when the page was opened: nothing is tried unasked.
   await aim.fill('30');
+  await expect(page.getByRole('button', { name: 'Try Minute aim on simulated children' })).toBeVisible();
+  await expect(page.getByRole('progressbar')).toHaveCount(0);
+  // Long work shows how far it is and can be cancelled.
+  await aim.fill('28');
   await page.getByRole('button', { name: 'Accurate and explained' }).click();
   await expect(page.getByRole('progressbar')).toBeVisible();
   await page.getByRole('button', { name: 'Cancel' }).click();

@@ -76,9 +76,9 @@ async function recordViews(page: Page, base: string): Promise<void> {
   await signIn(page, base);
   await page.getByRole('button', { name: /^Start with Ilse/ }).waitFor();
   await shot(page, 'today');
-  await page.goto(`${base}/pupils`);
-  await page.getByRole('grid').waitFor();
-  await shot(page, 'pupils');
+  await page.goto(`${base}/week`);
+  await page.getByText('Minutes of practice').waitFor();
+  await shot(page, 'week');
   const idOf = await pupilIds(page, base);
   await page.goto(`${base}/pupils/${idOf('Odalys B.')}`);
   await page.locator('.js-plotly-plot .main-svg').first().waitFor();
