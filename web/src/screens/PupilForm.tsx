@@ -2,13 +2,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { standardSchemaResolver } from '@hookform/resolvers/standard-schema';
 import { hashKey, useQueryClient } from '@tanstack/react-query';
-import {
-  captureWayNames,
-  captureWays,
-  gradeRangeFor,
-  operationNames,
-  operations,
-} from '@veldrift/core';
+import { captureWayNames, captureWays, gradeRangeFor, operationNames, operations } from '@veldrift/core';
 import { findPathway } from '../app/book.ts';
 import { pupilSchema, type Pupil, type PupilInput } from '@veldrift/wire';
 import { useSnackbar } from 'notistack';
@@ -144,7 +138,7 @@ export function PupilForm({ known, draft, title, pupil }: FormProps) {
           <Choice
             control={control}
             name="gradeSystem"
-            label="School years are called"
+            label="Called"
             options={[
               ['grade', 'grade'],
               ['year', 'year'],
