@@ -55,7 +55,7 @@ export function minutesTrouble(minutes: number): string | null {
 
 /**
  * The parts of a visit by rule: what is due is measured, facts due warm up, new facts come in a drill, most of the rest is play, and a
- * minute or two is for talking and the log. Their minutes add up to those of the visit; what is measured is never left out. Throws
+ * minute or two is for talking and the log. Their minutes add up to those of the visit; a placement and a check are never left out. Throws
  * RangeError for other minutes than can be planned.
  */
 export function planVisit(need: VisitNeed): VisitPart[] {

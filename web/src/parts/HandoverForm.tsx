@@ -6,11 +6,13 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { dropDraft, keepDraft, readDraft } from '../app/draft.ts';
 import { usePlan } from '../live/plan/usePlan.ts';
+import { useRoomDay } from './useRoomDay.ts';
 import { HandoverNotes } from './HandoverNotes.tsx';
 
 /** Notes to whoever sees a pupil next: those that are not read yet, and a new one. */
 export function HandoverForm({ pupil }: { readonly pupil: Pupil }) {
   const plan = usePlan();
+  const today = useRoomDay();
   const draft = `handover.${pupil.id}`;
   const [text, setText] = useState(() => readDraft<string>(draft) ?? '');
   const [trouble, setTrouble] = useState('');
@@ -25,9 +27,7 @@ export function HandoverForm({ pupil }: { readonly pupil: Pupil }) {
       return setTrouble(
         `A note has at most ${longestNote} characters; this one has ${[...text.trim()].length}.`,
       );
-    const day = plan.planned?.today;
-    if (day === undefined) return setTrouble('The plan has not come yet: try again in a moment.');
-    await plan.set('handover', { pupilId: pupil.id, key: uuid() }, { text: text.trim(), day });
+    await plan.set('handover', { pupilId: pupil.id, key: uuid() }, { text: text.trim(), day: today });
     dropDraft(draft);
     setText('');
   };

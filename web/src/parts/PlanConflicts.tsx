@@ -2,14 +2,18 @@ import type { PlanChange } from '@veldrift/core/planning';
 import type { Pupil } from '@veldrift/wire';
 import { useState } from 'react';
 import { clockText, dayText, timeText } from '../app/format.ts';
+import { keepDraft, readDraft } from '../app/draft.ts';
 import { isolated } from '../app/isolated.ts';
 import type { Plan, PlanConflict } from '../live/plan/usePlan.ts';
 import { partName } from './PlanWords.tsx';
 
+const draft = 'conflicts.seen';
+const mostSeen = 50;
+
 /** Where two tutors changed the same thing without knowing of each other: what holds, and what does not. */
 export function PlanConflicts({ plan, pupils }: { readonly plan: Plan; readonly pupils: readonly Pupil[] }) {
-  const [seen, setSeen] = useState<ReadonlySet<string>>(() => new Set());
-  const open = plan.conflicts.filter(({ lost }) => !seen.has(lost.id));
+  const [seen, setSeen] = useState<readonly string[]>(() => readDraft(draft) ?? []);
+  const open = plan.conflicts.filter(({ lost }) => !seen.includes(lost.id));
   if (open.length === 0) return null;
   const who = (by: string) => isolated(plan.planned?.tutors.find((one) => one.id === by)?.name ?? 'A tutor');
   return (
@@ -28,7 +32,12 @@ export function PlanConflicts({ plan, pupils }: { readonly plan: Plan; readonly 
             <button
               type="button"
               className="linkish"
-              onClick={() => setSeen((before) => new Set([...before, lost.id]))}
+              onClick={() => {
+                // The latest few: what is older is told no more anyway.
+                const next = [...seen, lost.id].slice(-mostSeen);
+                setSeen(next);
+                keepDraft(draft, next);
+              }}
             >
               It is well
             </button>
@@ -54,7 +63,7 @@ function about({ kind, pupilId, day }: PlanChange, pupils: readonly Pupil[]): st
   const name = pupils.find((one) => one.id === pupilId)?.name;
   const of = name ? ` of ${isolated(name)}` : '';
   const on = day ? `, ${dayText(day)}` : '';
-  const what: Readonly<Partial<Record<PlanChange['kind'], string>>> = {
+  const what: Readonly<Record<PlanChange['kind'], string>> = {
     part: 'A part of the visit',
     begun: 'What was begun',
     visitAt: 'The time of the visit',
@@ -65,8 +74,12 @@ function about({ kind, pupilId, day }: PlanChange, pupils: readonly Pupil[]): st
     group: 'A group',
     member: 'The group',
     handover: 'A note',
+    read: 'Whether a note was read',
+    like: 'A heart',
+    material: 'What the room owns',
+    habit: 'A habit of the room',
   };
-  return `${what[kind] ?? 'The plan'}${of}${on}`;
+  return `${what[kind]}${of}${on}`;
 }
 
 function valueText({ kind, value }: PlanChange): string {

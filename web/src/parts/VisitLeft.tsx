@@ -6,6 +6,7 @@ import { usePlan } from '../live/plan/usePlan.ts';
 import { visitsIn } from '../live/plan/visitsIn.ts';
 import { visitPlanNow } from '../live/plan/visitPlanNow.ts';
 import { partName } from './PlanWords.tsx';
+import { useRoomDay } from './useRoomDay.ts';
 import { useNow } from './useNow.ts';
 
 /** What is left of the visit that the play on the table was begun in, and what comes next; nothing of a play that is in no plan. */
@@ -15,12 +16,13 @@ export function VisitLeft() {
   const { data: pupils } = useQuery(pupilsQuery);
   const { book, planned } = usePlan();
   const now = useNow();
+  const today = useRoomDay();
   const begun = planned && book.all('begun').find((one) => one.value.playId === playId);
   const pupil = pupils?.find((one) => one.id === begun?.pupilId);
-  if (!planned || !begun || !pupil || begun.day !== planned.today) return null;
+  if (!planned || !begun || !pupil || begun.day !== today) return null;
   const visit = visitPlanNow(pupil, {
     ...{ book, now, games: [], timeZone: me.timeZone },
-    visits: visitsIn([planned.today], [pupil], book),
+    visits: visitsIn([today], [pupil], book),
   });
   if (visit.leftMinutes === null) return null;
   return (

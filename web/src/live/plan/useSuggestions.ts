@@ -3,19 +3,17 @@ import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { WhichAsked, WhichTold } from '../../workers/whichGame.ts';
 
 /** What was found on this page, by wish: forty pupils are asked for again whenever the day is looked at. */
-const found = new Map<string, readonly Suggestion[]>();
+let found: ReadonlyMap<string, readonly Suggestion[]> = new Map();
 const asked = new Set<string>();
 const listeners = new Set<() => void>();
 const mostKept = 400;
 let worker: Worker | null = null;
-let told = 0;
 
 const keyOf = (wish: GameWish): string =>
   JSON.stringify(wish, (_, value: unknown) => (value instanceof Set ? [...value] : value));
 
 function ask(key: string, wish: GameWish): void {
   if (found.has(key) || asked.has(key)) return;
-  if (found.size > mostKept) found.clear();
   if (!worker) {
     worker = new Worker(new URL('../../workers/whichGame.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<WhichTold>) => settle(data.key, data.games);
@@ -32,8 +30,8 @@ function ask(key: string, wish: GameWish): void {
 
 function settle(key: string, games: readonly Suggestion[]): void {
   asked.delete(key);
-  found.set(key, games);
-  told += 1;
+  // Another map each time: whoever looks sees that something has come.
+  found = new Map(found.size > mostKept ? [] : found).set(key, games);
   for (const listener of listeners) listener();
 }
 
@@ -66,17 +64,15 @@ export function useSuggestions(
   useEffect(() => {
     for (const [, key, wish] of keys) ask(key, wish);
   }, [keys]);
-  const version = useSyncExternalStore(subscribe, () => told);
+  const now = useSyncExternalStore(subscribe, () => found);
   return useMemo(
     () =>
       new Map(
         keys.flatMap(([name, key]) => {
-          const games = found.get(key);
+          const games = now.get(key);
           return games ? [[name, games] as const] : [];
         }),
       ),
-    // `version`: something was found since.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [keys, version],
+    [keys, now],
   );
 }

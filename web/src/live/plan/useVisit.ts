@@ -5,6 +5,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { pupilsQuery, queryClient } from '../../app/queries.ts';
 import { useSession } from '../../app/session.tsx';
+import { useRoomDay } from '../../parts/useRoomDay.ts';
 import { useNow } from '../../parts/useNow.ts';
 import { beginPart } from './beginPart.ts';
 import { gameWish } from './visitNeed.ts';
@@ -38,28 +39,31 @@ export function useVisits(pupils: readonly Pupil[]): {
   const plan = usePlan();
   const { planned, book } = plan;
   const now = useNow();
+  const today = useRoomDay();
   const wishes = useMemo(
     () =>
       new Map<string, GameWish>(
         planned
-          ? pupils.map((one) => [one.id, gameWish(one, planned, book, { minutes: gameMinutes, players })])
+          ? pupils.map((one) => [
+              one.id,
+              gameWish(one, planned, book, { minutes: gameMinutes, players, today }),
+            ])
           : [],
       ),
-    [book, planned, pupils],
+    [book, planned, pupils, today],
   );
   const games = useSuggestions(wishes);
   const visitOf = useCallback(
     (pupil: Pupil) => {
-      const today = planned?.today;
       return visitPlanNow(pupil, {
         book,
-        visits: today === undefined ? [] : visitsIn([today], [pupil], book),
+        visits: visitsIn([today], [pupil], book),
         games: games.get(pupil.id) ?? [someGame],
         now,
         timeZone: me.timeZone,
       });
     },
-    [book, games, me.timeZone, now, planned],
+    [book, games, me.timeZone, now, today],
   );
   return { plan, now, visitOf };
 }
@@ -75,8 +79,10 @@ async function settled(
   timeZone: string,
 ): Promise<VisitNow> {
   if (!isOpen(visit) || !planned) return visit;
-  const games = await suggest(gameWish(pupil, planned, book, { minutes: gameMinutes, players }));
-  const visits = visitsIn([planned.today], [pupil], book);
+  const games = await suggest(
+    gameWish(pupil, planned, book, { minutes: gameMinutes, players, today: visit.day }),
+  );
+  const visits = visitsIn([visit.day], [pupil], book);
   return visitPlanNow(pupil, { book, visits, games, now: new Date(), timeZone });
 }
 

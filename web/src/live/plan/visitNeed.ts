@@ -51,7 +51,7 @@ export function gameWish(
   pupil: Pupil,
   planned: Planned,
   book: PlanBook,
-  { minutes, players }: { readonly minutes: number; readonly players: number },
+  { minutes, players, today }: { readonly minutes: number; readonly players: number; readonly today: string },
 ): GameWish {
   const open = openFacts(pupil);
   const own = book.all('like').filter((one) => one.pupilId === pupil.id && one.value);
@@ -68,7 +68,7 @@ export function gameWish(
         .filter((one) => one.pupilId === pupil.id)
         .map((one) => [one.game, { step: one.step, days: one.days.map(dayNumber) }]),
     ),
-    today: dayNumber(planned.today),
+    today: dayNumber(today),
     likes: new Set(own.map((one) => one.key)),
     lacks: new Set(book.all('material').flatMap((one) => (one.value ? [] : [one.key]))),
     // A new set is enough for one day.

@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
 import type { Pupil } from '@veldrift/wire';
-import { useState } from 'react';
+import { useMemo } from 'react';
 import { useBegin, useVisits } from '../../live/plan/useVisit.ts';
 import { partName } from '../../parts/PlanWords.tsx';
 
 /** The next part of a visit that is under way, one key away; nothing where no plan runs. */
 export function NextPart({ pupil }: { readonly pupil: Pupil }) {
-  const [pupils] = useState([pupil]);
+  const pupils = useMemo(() => [pupil], [pupil]);
   const { plan, visitOf } = useVisits(pupils);
   const { busy, begin } = useBegin(plan);
   const visit = visitOf(pupil);

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { isolated } from '../../app/isolated.ts';
 import { useSession } from '../../app/session.tsx';
+import { useRoomDay } from '../../parts/useRoomDay.ts';
 import { gameWish } from '../../live/plan/visitNeed.ts';
 import { usePlan, type Plan } from '../../live/plan/usePlan.ts';
 import { useSuggestions } from '../../live/plan/useSuggestions.ts';
@@ -18,9 +19,10 @@ const shown = 3;
 export function WhichGame({ pupil }: { readonly pupil: Pupil }) {
   const plan = usePlan();
   const { planned, book } = plan;
+  const today = useRoomDay();
   const wishes = useMemo(
-    () => new Map(planned ? [[pupil.id, gameWish(pupil, planned, book, { minutes, players })]] : []),
-    [book, planned, pupil],
+    () => new Map(planned ? [[pupil.id, gameWish(pupil, planned, book, { minutes, players, today })]] : []),
+    [book, planned, pupil, today],
   );
   const games = useSuggestions(wishes).get(pupil.id);
   return (

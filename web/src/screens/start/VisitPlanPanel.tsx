@@ -17,7 +17,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { movedPart, planBounds, type GameOffer } from '@veldrift/core/planning';
 import type { Pupil } from '@veldrift/wire';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { isolated } from '../../app/isolated.ts';
 import { keepVisit, useBegin, useVisits } from '../../live/plan/useVisit.ts';
 import type { PartNow, VisitNow } from '../../live/plan/visitPlanNow.ts';
@@ -26,7 +26,7 @@ import { Loading } from '../../parts/states.tsx';
 
 /** The visit in its parts: begun from here, moved, lengthened, dropped, or swapped for another game; each with why it is there. */
 export function VisitPlanPanel({ pupil }: { readonly pupil: Pupil }) {
-  const [pupils] = useState([pupil]);
+  const pupils = useMemo(() => [pupil], [pupil]);
   const { plan, visitOf } = useVisits(pupils);
   const { busy, begin } = useBegin(plan);
   const sensors = useSensors(
@@ -37,19 +37,21 @@ export function VisitPlanPanel({ pupil }: { readonly pupil: Pupil }) {
   const visit = visitOf(pupil);
   const { parts, next, day } = visit;
   const shown = parts.filter((one) => one.begun !== null || one.minutes > 0);
-  const change = async (
-    part: PartNow,
-    value: Partial<Pick<PartNow, 'minutes' | 'order' | 'game' | 'why'>> | null,
-  ) => {
-    await keepVisit(plan.set, pupil, visit);
+  const put = (part: PartNow, value: Partial<Pick<PartNow, 'minutes' | 'order' | 'game' | 'why'>> | null) => {
     const { key, kind, plannedMinutes, order, game, why } = part;
     const kept = { kind, order, why, minutes: plannedMinutes, ...(game ? { game } : {}) };
-    await plan.set('part', { pupilId: pupil.id, day, key }, value === null ? null : { ...kept, ...value });
+    return plan.set('part', { pupilId: pupil.id, day, key }, value === null ? null : { ...kept, ...value });
+  };
+  const change = async (...of: Parameters<typeof put>) => {
+    await keepVisit(plan.set, pupil, visit);
+    await put(...of);
   };
   const move = async (key: string, to: number) => {
+    // Once, before the first: kept again, it would undo the one before.
+    await keepVisit(plan.set, pupil, visit);
     for (const one of movedPart(parts, key, to)) {
       const before = parts.find((part) => part.key === one.key);
-      if (before && before.order !== one.order) await change(before, { order: one.order });
+      if (before && before.order !== one.order) await put(before, { order: one.order });
     }
   };
   return (

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
-import { countText } from '@veldrift/core';
+import { countText, dayOf } from '@veldrift/core';
 import type { OpenTable, Pupil } from '@veldrift/wire';
 import { Link } from 'react-router';
 import type { PlayRow } from '../../app/deviceDb.ts';
@@ -43,7 +43,7 @@ export function Today() {
   const past = visits.filter((visit) => visit.startsAtMin + visit.minutes < minute);
   const ahead = visits.filter((visit) => !past.includes(visit));
   const next = ahead.find((visit) => !visit.absent && !checkedToday(visit.pupil, now, me.timeZone));
-  const holiday = plan.planned ? plan.book.value('holiday', { day: plan.planned.today }) : null;
+  const holiday = plan.book.value('holiday', { day: dayOf(now.toISOString(), me.timeZone) });
   const entry = (pupil: Pupil, strong: boolean, visit: (typeof visits)[number] | null) => (
     <TodayEntry
       pupil={pupil}

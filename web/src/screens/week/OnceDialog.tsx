@@ -11,6 +11,7 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { isolated } from '../../app/isolated.ts';
 import type { Plan } from '../../live/plan/usePlan.ts';
+import { useRoomDay } from '../../parts/useRoomDay.ts';
 import { readVisit, typedOf, VisitFields } from './VisitFields.tsx';
 
 /** A visit that comes once. */
@@ -26,7 +27,7 @@ export function OnceDialog({
   readonly onClose: () => void;
 }) {
   const { planned, set } = plan;
-  const today = planned?.today ?? week;
+  const today = useRoomDay();
   const first = today >= week && today < dayAfter(week, 7) ? today : week;
   const [pupilId, setPupilId] = useState(pupils[0]?.id ?? '');
   const [typed, setTyped] = useState(() =>

@@ -5,6 +5,7 @@ import { isolated } from '../../app/isolated.ts';
 import { useSession } from '../../app/session.tsx';
 import type { Plan } from '../../live/plan/usePlan.ts';
 import { duesOf } from '../../parts/today.ts';
+import { useRoomDay } from '../../parts/useRoomDay.ts';
 import { useNow } from '../../parts/useNow.ts';
 
 /** Minutes of practice a week: common practice, ten a day. */
@@ -24,6 +25,7 @@ export function WeekMinutes({
 }) {
   const { me } = useSession();
   const now = useNow();
+  const today = useRoomDay();
   const { planned } = plan;
   if (!planned) return null;
   const ends = dayAfter(week, 7);
@@ -33,8 +35,8 @@ export function WeekMinutes({
         .filter((one) => one.pupilId === pupil.id && one.day >= week && one.day < ends)
         .reduce((sum, one) => sum + one.minutes, 0);
       const to = visits
-        .filter((one) => one.pupilId === pupil.id && !one.absent && one.day >= planned.today)
-        .filter((one) => one.day > planned.today || !planned.done.some((play) => play.pupilId === pupil.id))
+        .filter((one) => one.pupilId === pupil.id && !one.absent && one.day >= today)
+        .filter((one) => one.day > today || !planned.done.some((play) => play.pupilId === pupil.id))
         .reduce((sum, one) => sum + one.minutes, 0);
       return { pupil, done: Math.round(done), to, dues: duesOf(pupil, now, me.timeZone) };
     })

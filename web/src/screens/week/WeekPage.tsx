@@ -21,6 +21,7 @@ import { pupilsQuery } from '../../app/queries.ts';
 import { usePlan, type Plan } from '../../live/plan/usePlan.ts';
 import { visitsIn } from '../../live/plan/visitsIn.ts';
 import { lengthText } from '../../parts/lengthText.ts';
+import { useRoomDay } from '../../parts/useRoomDay.ts';
 import { PlanConflicts } from '../../parts/PlanConflicts.tsx';
 import { Empty, Loading, Stale, Trouble } from '../../parts/states.tsx';
 import { CalendarLink } from './CalendarLink.tsx';
@@ -37,6 +38,7 @@ const mostWeeks = { back: 1, on: 7 } as const;
 export function WeekPage() {
   const pupils = useQuery(pupilsQuery);
   const plan = usePlan();
+  const today = useRoomDay();
   const [params, setParams] = useSearchParams();
   const { planned } = plan;
   if (!pupils.data || !planned) {
@@ -47,7 +49,7 @@ export function WeekPage() {
     };
     return error ? <Trouble error={error} onRetry={retry} /> : <Loading what="the week" />;
   }
-  const weekNow = mondayOf(planned.today);
+  const weekNow = mondayOf(today);
   const asked = params.get('from') ?? '';
   const week =
     /^\d{4}-\d\d-\d\d$/.test(asked) && Number.isFinite(Date.parse(asked)) ? mondayOf(asked) : weekNow;
@@ -100,6 +102,7 @@ function Days({
   readonly pupils: readonly Pupil[];
 }) {
   const { book, planned, set } = plan;
+  const today = useRoomDay();
   const [open, setOpen] = useState<PlannedVisit | null>(null);
   const [once, setOnce] = useState(false);
   const [holiday, setHoliday] = useState<string | null>(null);
@@ -129,7 +132,7 @@ function Days({
             const name = book.value('holiday', { day });
             const minutes = own.reduce((sum, one) => sum + (one.absent ? 0 : one.minutes), 0);
             return (
-              <Day key={day} day={day} isToday={day === planned?.today}>
+              <Day key={day} day={day} isToday={day === today}>
                 <h2>{dayText(day)}</h2>
                 <button type="button" className="linkish week-holiday" onClick={() => setHoliday(day)}>
                   {name ? name : minutes > 0 ? lengthText(minutes) : 'free'}
