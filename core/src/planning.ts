@@ -2,6 +2,7 @@
 export * from './planning/groups.ts';
 export * from './planning/planChange.ts';
 export * from './planning/plannedVisit.ts';
+export * from './planning/roomMaterials.ts';
 export * from './planning/roomTime.ts';
 export * from './planning/rotation.ts';
 export * from './planning/stepShows.ts';

@@ -103,7 +103,7 @@ export async function planDemo(
     set('visitMinutes', once, 25);
     set('visitTutor', once, other);
   }
-  set('material', { key: 'dice with 10 sides' }, false);
+  set('material', { key: 'd10' }, false);
   await inRoom(db, roomId, async (tx) => {
     await keepEvents(tx, events);
     for (const { name, operation, pack, of } of packs)

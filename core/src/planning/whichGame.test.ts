@@ -7,7 +7,8 @@ import { numberRecipe, deckOf, packOf } from '../materials/pack.ts';
 import { readPack } from '../materials/packText.ts';
 import { exposureOf, shareOf } from './exposure.ts';
 import { showsText, stepShows } from './stepShows.ts';
-import { allMaterials, daysRunning, materialsOf, whichGames, type GameWish } from './whichGame.ts';
+import { allMaterials, materialName, materialsOf, type RoomMaterial } from './roomMaterials.ts';
+import { daysRunning, whichGames, type GameWish } from './whichGame.ts';
 
 const sums = (most: number, to: number): FactKey[] =>
   Array.from({ length: most }, (_, a) =>
@@ -97,10 +98,10 @@ describe('which game today', () => {
   });
 
   it('says what the room lacks, and puts such a game back', () => {
-    const lacks = new Set(['a pack of cards']);
+    const lacks = new Set<RoomMaterial>(['cards']);
     for (const one of whichGames({ ...wish, lacks })) {
       const game = games.find((other) => other.id === one.id);
-      const needs = materialsOf(game as never, game?.steps[one.step]?.rules).includes('a pack of cards');
+      const needs = materialsOf(game as never, game?.steps[one.step]?.rules).includes('cards');
       expect(one.missing.length > 0).toBe(needs);
       expect(one.why.includes('Not in the room: a pack of cards')).toBe(needs);
       if (needs) expect(one.score).toBeLessThan(scoreOf({}, one.id));
@@ -121,6 +122,15 @@ describe('which game today', () => {
 
   it('has nothing to say where nothing is to be met', () => {
     expect(whichGames({ ...wish, want: [] })).toEqual([]);
+  });
+
+  it('leaves half of play to known facts where those are known, and shows the set in the other half', () => {
+    const known = sums(9, 9).filter((fact) => !wish.want.includes(fact));
+    const fitted = whichGames({ ...wish, known }).filter(({ pack }) => pack !== null);
+    expect(fitted.length).toBeGreaterThan(0);
+    for (const one of fitted) expect(one.knownShare).toBeGreaterThan(0.4);
+    // A step whose numbers stop at 8 has but 7 + 8 of them; those that reach 9 show them in four tenths or so.
+    expect(Math.max(...fitted.map((one) => one.wantShare))).toBeGreaterThan(0.35);
   });
 
   it('takes a slow child fewer facts a minute', () => {
@@ -187,8 +197,14 @@ describe('what a step shows', () => {
 
 describe('materials', () => {
   it('are those of the games, and a pack of cards among them', () => {
-    expect(allMaterials()).toContain('a pack of cards');
-    expect(new Set(allMaterials()).size).toBe(allMaterials().length);
-    expect(allMaterials()).toContain('dice with 6 sides');
+    const all = allMaterials();
+    expect(all.slice(0, 2)).toEqual(['cards', 'secondPack']);
+    expect(all).toContain('d6');
+    expect(new Set(all).size).toBe(all.length);
+    expect(all.map(materialName).slice(0, 2)).toEqual(['a pack of cards', 'a second pack']);
+    expect(materialName('d10')).toBe('dice with 10 sides');
+    // Dice by their sides, not by their letters.
+    const sides = all.slice(2).map((one) => Number(one.slice(1)));
+    expect([...sides].sort((a, b) => a - b)).toEqual(sides);
   });
 });

@@ -1,15 +1,12 @@
 import { countText, joinText } from '../advance/words.ts';
-import { factKeyText, parseFactKey, type FactKey } from '../facts/fact.ts';
+import { factKeyText, type FactKey } from '../facts/fact.ts';
 import type { Operation } from '../facts/operation.ts';
 import { games, type AnyGame } from '../games/catalogue.ts';
 import { layOut } from '../games/layOut.ts';
-import type { Draw } from '../materials/draw.ts';
 import { deckWords } from '../materials/pack.ts';
-import { packText, readPack } from '../materials/packText.ts';
-import { deckSize } from '../materials/deckOdds.ts';
-import { eitherWay, exposureOf, type Exposure } from './exposure.ts';
-import { fitPacks } from './fitPack.ts';
-import { mostRanks } from './packWish.ts';
+import { readPack } from '../materials/packText.ts';
+import { factsToMeet, metByDraw, metInPlay, type Met, type MetFacts } from './gameMet.ts';
+import { materialName, materialsOf, type RoomMaterial } from './roomMaterials.ts';
 import { stepShows } from './stepShows.ts';
 import type { GameOffer } from './visitPlan.ts';
 
@@ -30,28 +27,24 @@ export interface GameWish {
   readonly played: Readonly<Record<string, { readonly step: number; readonly days: readonly number[] }>>;
   readonly today: number;
   readonly likes: ReadonlySet<string>;
-  /** Materials that the room does not own, by `materialsOf`. */
-  readonly lacks: ReadonlySet<string>;
+  /** Materials that the room does not own, as materials of a room. */
+  readonly lacks: ReadonlySet<RoomMaterial>;
   /** No game is begun that the pupil has not played: the set changes today. */
   readonly familiarOnly: boolean;
 }
 
 /** A game that is suggested, with what it rests on. */
 export interface Suggestion extends GameOffer {
-  /** The pack put together for it; null: the game's own. */
-  readonly pack: string | null;
   /** Facts to be met that come in a minute. */
   readonly perMinute: number;
   /** Of all that comes, from 0 to 1. */
   readonly wantShare: number;
   readonly knownShare: number;
   /** What the room would need for it; empty: it is all there. */
-  readonly missing: readonly string[];
+  readonly missing: readonly RoomMaterial[];
   readonly score: number;
 }
 
-/** What is wished of a pack unasked: as many of the facts as a child takes in, half of play known. */
-const usual = { facts: 4, times: 4, knownShare: 0.5, mostCards: 24, leastCards: 12, copies: 4 } as const;
 /** How a game's facts come a minute: model players take so long over each, ms; handling takes at least so long. */
 const model = { timeMs: 2000, leastHandlingMs: 1000 } as const;
 /** What counts beside the facts met. Common practice, no study: two or three days in a row are good, a fifth too many. */
@@ -64,18 +57,6 @@ const weights = {
   knownWished: 0.5,
 } as const;
 
-/** What a step needs of a room, in the words a list of materials uses. */
-export function materialsOf(game: AnyGame, rules: unknown): string[] {
-  const { pack, dice, others } = game.materials(rules);
-  const counters = others.some((one) => /counter/i.test(one));
-  return [
-    ...(pack ? ['a pack of cards'] : []),
-    ...(pack && pack.copies > 4 ? ['a second pack'] : []),
-    ...[...new Set(dice)].sort((a, b) => a - b).map((sides) => `dice with ${sides} sides`),
-    ...(counters ? ['counters'] : []),
-  ];
-}
-
 /** What to lay out for a game, with a pack put together for it in place of its own. */
 function layOutWith(game: AnyGame, rules: unknown, pack: string | null): string[] {
   const materials = game.materials(rules);
@@ -86,20 +67,13 @@ function layOutWith(game: AnyGame, rules: unknown, pack: string | null): string[
     : layOut(materials);
 }
 
-/** Everything a game of the shelf may need of a room. */
-export function allMaterials(): string[] {
-  const all = new Set(games.flatMap((game) => game.steps.flatMap(({ rules }) => materialsOf(game, rules))));
-  const sides = (name: string) => Number(/\d+/.exec(name)?.[0] ?? 0);
-  return [...all].sort((a, b) => sides(a) - sides(b) || (a < b ? -1 : 1));
-}
-
 /**
  * Games for a pupil today, the best first: by facts to be met a minute with a pack fitted to them, how much of the rest is known, the days
  * it was played, hearts, and what the room owns. The first three are of different families where there are such. The same wish
  * gives the same games. Empty where nothing is to be met.
  */
 export function whichGames(wish: GameWish): Suggestion[] {
-  const facts = factsOf(wish);
+  const facts = factsToMeet(wish.want, wish.known);
   if (facts.want.size === 0) return [];
   const fits = new Map<string, Met>();
   const found = games.flatMap((game) => suggestionOf(game, wish, facts, fits) ?? []);
@@ -109,27 +83,10 @@ export function whichGames(wish: GameWish): Suggestion[] {
   return mixed(found);
 }
 
-interface Facts {
-  readonly want: ReadonlySet<FactKey>;
-  readonly known: ReadonlySet<FactKey>;
-}
-const factsOf = ({ want, known }: GameWish): Facts => {
-  const wanted = new Set(want.map(eitherWay));
-  return { want: wanted, known: new Set(known.map(eitherWay).filter((one) => !wanted.has(one))) };
-};
-
-/** What comes to be met: shares of play, with the pack that does it. */
-interface Met {
-  readonly want: number;
-  readonly known: number;
-  readonly pack: string | null;
-  readonly facts: readonly FactKey[];
-}
-
 function suggestionOf(
   game: AnyGame,
   wish: GameWish,
-  facts: Facts,
+  facts: MetFacts,
   fits: Map<string, Met>,
 ): Suggestion | null {
   const before = wish.played[game.id];
@@ -158,7 +115,7 @@ function metAt(
   game: AnyGame,
   step: number,
   wish: GameWish,
-  facts: Facts,
+  facts: MetFacts,
   fits: Map<string, Met>,
 ): StepMet | null {
   const rules = game.steps[step]?.rules;
@@ -169,8 +126,7 @@ function metAt(
   const eachMinute = 60_000 / (handling + (wish.paceMs ?? model.timeMs));
   const draw = game.draw?.(rules) ?? null;
   const canFit = (rules as { readonly recipe?: { readonly signed?: boolean } }).recipe?.signed === false;
-  const deals = Math.round(eachMinute * Math.min(game.minutes, wish.minutes));
-  const met = draw ? metBy(draw, wish, facts, deals, canFit, fits) : metIn(counted, perPlay, facts);
+  const met = draw ? metByDraw(draw, facts, canFit, fits) : metInPlay(counted, perPlay, facts);
   return met.want > 0 ? { ...met, eachMinute } : null;
 }
 
@@ -215,85 +171,6 @@ export function daysRunning(days: readonly number[], today: number): number {
   return run;
 }
 
-/** By an exact draw, with a pack put together where the game takes one and it shows more. */
-function metBy(
-  draw: Draw,
-  wish: GameWish,
-  facts: Facts,
-  deals: number,
-  canFit: boolean,
-  fits: Map<string, Met>,
-): Met {
-  const of = draw.kind === 'dice' ? draw.dice.join() : packText(draw.deck);
-  const key = `${draw.kind} ${draw.operation} ${draw.kind === 'fixed' ? draw.number : ''} ${of} ${canFit}`;
-  const before = fits.get(key);
-  if (before) return before;
-  const plain = metOf(exposureOf(draw), facts, null);
-  const fitted = draw.kind !== 'dice' && canFit ? fittedTo(draw, wish, facts, deals) : null;
-  const met = fitted && fitted.want > plain.want ? fitted : plain;
-  fits.set(key, met);
-  return met;
-}
-
-function fittedTo(
-  draw: Exclude<Draw, { readonly kind: 'dice' }>,
-  { known, operation }: GameWish,
-  facts: Facts,
-  deals: number,
-): Met | null {
-  const ranks = [...draw.deck.keys()].sort((a, b) => a - b);
-  const fixed = draw.kind === 'fixed' ? draw.number : null;
-  if (ranks.length > mostRanks || ranks.some((one) => one < 0)) return null;
-  const want = [...facts.want].filter((key) => comesOff(key, ranks, fixed)).slice(0, usual.facts);
-  if (want.length === 0) return null;
-  const { mostCards, leastCards, copies } = usual;
-  const knownShare = known.length === 0 ? 0 : usual.knownShare;
-  // Wished more often than there is room for, the known ones would give way.
-  const times = Math.max(0.5, Math.min(usual.times, ((1 - knownShare) * deals) / want.length));
-  const [best] = fitPacks({
-    ...{ operation, want, times, deals: Math.max(1, deals), known: [...facts.known], knownShare },
-    ...{ ranks, copies, mostCards, leastCards, fixed },
-  });
-  if (!best || deckSize(best.deck) < leastCards) return null;
-  return metOf(exposureOf({ ...draw, deck: best.deck }), facts, packText(best.deck));
-}
-
-function comesOff(key: FactKey, ranks: readonly number[], fixed: number | null): boolean {
-  const { left, right } = parseFactKey(key);
-  if (fixed === null) return ranks.includes(left) && ranks.includes(right);
-  return (left === fixed && ranks.includes(right)) || (right === fixed && ranks.includes(left));
-}
-
-function metOf({ facts: shares }: Exposure, { want, known }: Facts, pack: string | null): Met {
-  let [wanted, knows] = [0, 0];
-  const comes = new Map<FactKey, number>();
-  for (const [fact, { top, bottom }] of shares) {
-    const key = eitherWay(fact);
-    if (want.has(key)) {
-      wanted += top / bottom;
-      comes.set(key, (comes.get(key) ?? 0) + top / bottom);
-    } else if (known.has(key)) knows += top / bottom;
-  }
-  return { want: wanted, known: knows, pack, facts: mostFirst(comes) };
-}
-
-/** By what model games showed. */
-function metIn(counted: ReadonlyMap<FactKey, number>, all: number, { want, known }: Facts): Met {
-  let [wanted, knows] = [0, 0];
-  const comes = new Map<FactKey, number>();
-  for (const [fact, times] of counted) {
-    const key = eitherWay(fact);
-    if (want.has(key)) {
-      wanted += times;
-      comes.set(key, (comes.get(key) ?? 0) + times);
-    } else if (known.has(key)) knows += times;
-  }
-  return { want: wanted / all, known: knows / all, pack: null, facts: mostFirst(comes) };
-}
-
-const mostFirst = (comes: ReadonlyMap<FactKey, number>): FactKey[] =>
-  [...comes].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).map(([fact]) => fact);
-
 /** Why a game is suggested, in a line. */
 function whyText(
   { likes, minutes: atHand }: GameWish,
@@ -301,7 +178,7 @@ function whyText(
   met: Met,
   perMinute: number,
   run: number,
-  missing: readonly string[],
+  missing: readonly RoomMaterial[],
 ): string {
   const minutes = Math.min(game.minutes, atHand);
   const named = met.facts.slice(0, 3).map(factKeyText);
@@ -315,7 +192,9 @@ function whyText(
         ? [run === 1 ? 'Played the day before.' : `Played ${run} days in a row.`]
         : []),
     ...(likes.has(game.id) ? ['The child’s heart is on it.'] : []),
-    ...(missing.length > 0 ? [`Not in the room: ${joinText(missing)}; it goes on the screen.`] : []),
+    ...(missing.length > 0
+      ? [`Not in the room: ${joinText(missing.map(materialName))}; it goes on the screen.`]
+      : []),
   ];
   return says.join(' ');
 }

@@ -1,5 +1,5 @@
 import { dayNumber, dayOf, isKnown, median } from '@veldrift/core';
-import type { GameOffer, GameWish, PlanBook, VisitNeed } from '@veldrift/core/planning';
+import type { GameOffer, GameWish, PlanBook, RoomMaterial, VisitNeed } from '@veldrift/core/planning';
 import { takesNoTime, type Planned, type Pupil } from '@veldrift/wire';
 import { findSet } from '../../app/book.ts';
 import { checkDue, checkedToday, isUnknown, lookDue, minuteOffered, probeDue } from '../../parts/today.ts';
@@ -70,7 +70,7 @@ export function gameWish(
     ),
     today: dayNumber(today),
     likes: new Set(own.map((one) => one.key)),
-    lacks: new Set(book.all('material').flatMap((one) => (one.value ? [] : [one.key]))),
+    lacks: new Set(book.all('material').flatMap((one) => (one.value ? [] : [one.key as RoomMaterial]))),
     // A new set is enough for one day.
     familiarOnly: pupil.verdict === 'advance',
   };

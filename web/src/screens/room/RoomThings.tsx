@@ -1,6 +1,6 @@
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
-import { allMaterials } from '@veldrift/core/planning';
+import { allMaterials, materialName } from '@veldrift/core/planning';
 import { useMemo } from 'react';
 import { usePlan } from '../../live/plan/usePlan.ts';
 import { Loading, Stale, Trouble } from '../../parts/states.tsx';
@@ -31,7 +31,7 @@ export function RoomThings() {
                 onChange={(_, on) => void set('material', { key: name }, on)}
               />
             }
-            label={name.charAt(0).toUpperCase() + name.slice(1)}
+            label={capital(materialName(name))}
           />
         ))}
       </section>
@@ -51,3 +51,5 @@ export function RoomThings() {
     </>
   );
 }
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
