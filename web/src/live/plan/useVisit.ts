@@ -53,23 +53,25 @@ export function useVisits(pupils: readonly Pupil[]): {
     [book, planned, pupils, today],
   );
   const games = useSuggestions(wishes);
+  const isAway = !planned && plan.error !== null;
   const visitOf = useCallback(
     (pupil: Pupil) => {
       return visitPlanNow(pupil, {
         book,
         visits: visitsIn([today], [pupil], book),
-        games: games.get(pupil.id) ?? [someGame],
+        // Where the plan cannot be had no game is looked for either: nothing is waited for.
+        games: games.get(pupil.id) ?? (isAway ? [] : [someGame]),
         now,
         timeZone: me.timeZone,
       });
     },
-    [book, games, me.timeZone, now, today],
+    [book, games, isAway, me.timeZone, now, today],
   );
   return { plan, now, visitOf };
 }
 
 /** Whether it is not worked out yet which games there are to be. */
-const isOpen = (visit: VisitNow) => visit.parts.some((one) => one.game?.id === '');
+export const isOpen = (visit: VisitNow) => visit.parts.some((one) => one.game?.id === '');
 
 /** A visit with its games, once they are worked out. */
 async function settled(

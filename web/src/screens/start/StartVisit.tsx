@@ -83,6 +83,34 @@ function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }
     setParams({ what: value }, { replace: true });
   };
   const standing = useOpenMinutes().find((one) => one.pupilId === pupil.id);
+  const sheets = (
+    <div className="start-sheets">
+      <div>
+        <ToggleButtonGroup
+          exclusive
+          orientation="vertical"
+          value={purpose}
+          aria-label="What to begin"
+          onChange={(_, value: Purpose | null) => value && choose(value)}
+        >
+          {offers.map(([value, says]) => (
+            <ToggleButton key={value} value={value} aria-label={`${purposeNames[value]}: ${says}`}>
+              <span className="offer">
+                <strong>{purposeNames[value]}</strong>
+                <span>{says}</span>
+              </span>
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <p className="offer-game">
+          <Link to={`/shelf?pupil=${pupil.id}`}>A game from the shelf</Link>
+        </p>
+      </div>
+      <section className="sheet" aria-label={purposeNames[purpose]}>
+        <Sheet key={purpose} purpose={purpose} pupil={pupil} set={set} asked={wasAsked} />
+      </section>
+    </div>
+  );
   return (
     <div className="start">
       <div className="work-head">
@@ -101,38 +129,14 @@ function Sheets({ pupil, set }: { readonly pupil: Pupil; readonly set: FactSet }
           </span>
         </p>
       )}
-      {!wasAsked && (
-        <>
-          <VisitPlanPanel key={pupil.id} pupil={pupil} />
+      {wasAsked ? (
+        sheets
+      ) : (
+        <VisitPlanPanel key={pupil.id} pupil={pupil}>
           <h2 className="by-itself">Or one thing by itself</h2>
-        </>
+          {sheets}
+        </VisitPlanPanel>
       )}
-      <div className="start-sheets">
-        <div>
-          <ToggleButtonGroup
-            exclusive
-            orientation="vertical"
-            value={purpose}
-            aria-label="What to begin"
-            onChange={(_, value: Purpose | null) => value && choose(value)}
-          >
-            {offers.map(([value, says]) => (
-              <ToggleButton key={value} value={value} aria-label={`${purposeNames[value]}: ${says}`}>
-                <span className="offer">
-                  <strong>{purposeNames[value]}</strong>
-                  <span>{says}</span>
-                </span>
-              </ToggleButton>
-            ))}
-          </ToggleButtonGroup>
-          <p className="offer-game">
-            <Link to={`/shelf?pupil=${pupil.id}`}>A game from the shelf</Link>
-          </p>
-        </div>
-        <section className="sheet" aria-label={purposeNames[purpose]}>
-          <Sheet key={purpose} purpose={purpose} pupil={pupil} set={set} asked={wasAsked} />
-        </section>
-      </div>
     </div>
   );
 }

@@ -17,15 +17,18 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { movedPart, planBounds, type GameOffer } from '@veldrift/core/planning';
 import type { Pupil } from '@veldrift/wire';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { isolated } from '../../app/isolated.ts';
-import { keepVisit, useBegin, useVisits } from '../../live/plan/useVisit.ts';
+import { isOpen, keepVisit, useBegin, useVisits } from '../../live/plan/useVisit.ts';
 import type { PartNow, VisitNow } from '../../live/plan/visitPlanNow.ts';
 import { partName } from '../../parts/PlanWords.tsx';
 import { Loading } from '../../parts/states.tsx';
 
-/** The visit in its parts: begun from here, moved, lengthened, dropped, or swapped for another game; each with why it is there. */
-export function VisitPlanPanel({ pupil }: { readonly pupil: Pupil }) {
+/**
+ * The visit in its parts: begun from here, moved, lengthened, dropped, or swapped for another game; each with why it is there. What
+ * comes below waits with it, so that nothing that can be pressed moves when the games are worked out.
+ */
+export function VisitPlanPanel({ pupil, children }: { readonly pupil: Pupil; readonly children: ReactNode }) {
   const pupils = useMemo(() => [pupil], [pupil]);
   const { plan, visitOf } = useVisits(pupils);
   const { busy, begin } = useBegin(plan);
@@ -35,6 +38,7 @@ export function VisitPlanPanel({ pupil }: { readonly pupil: Pupil }) {
   );
   if (!plan.planned && !plan.error) return <Loading what="the plan" />;
   const visit = visitOf(pupil);
+  if (isOpen(visit)) return <Loading what="the plan" />;
   const { parts, next, day } = visit;
   const shown = parts.filter((one) => one.begun !== null || one.minutes > 0);
   const put = (part: PartNow, value: Partial<Pick<PartNow, 'minutes' | 'order' | 'game' | 'why'>> | null) => {
@@ -55,57 +59,60 @@ export function VisitPlanPanel({ pupil }: { readonly pupil: Pupil }) {
     }
   };
   return (
-    <section className="visit-plan" aria-label="The plan of the visit">
-      <div className="visit-plan-head">
-        <h2>
-          {visit.leftMinutes === null
-            ? `${visit.minutes} minutes`
-            : `${visit.leftMinutes} of ${visit.minutes} minutes left`}
-        </h2>
-        {next && (
-          <Button
-            variant="contained"
-            size="large"
-            disabled={busy}
-            onClick={() => void begin(pupil, visit, next)}
-          >
-            Start: {partName(next)}
-          </Button>
+    <>
+      <section className="visit-plan" aria-label="The plan of the visit">
+        <div className="visit-plan-head">
+          <h2>
+            {visit.leftMinutes === null
+              ? `${visit.minutes} minutes`
+              : `${visit.leftMinutes} of ${visit.minutes} minutes left`}
+          </h2>
+          {next && (
+            <Button
+              variant="contained"
+              size="large"
+              disabled={busy}
+              onClick={() => void begin(pupil, visit, next)}
+            >
+              Start: {partName(next)}
+            </Button>
+          )}
+        </div>
+        {visit.isLate && (
+          <p className="quiet">
+            Running late: the game is shortened first, then the drill; what is measured and the talk stay.
+          </p>
         )}
-      </div>
-      {visit.isLate && (
-        <p className="quiet">
-          Running late: the game is shortened first, then the drill; what is measured and the talk stay.
-        </p>
-      )}
-      <DndContext
-        sensors={sensors}
-        collisionDetection={closestCenter}
-        onDragEnd={({ active, over }) => {
-          const to = parts.findIndex((one) => one.key === over?.id);
-          if (over && active.id !== over.id && to >= 0) void move(String(active.id), to);
-        }}
-      >
-        <SortableContext items={shown.map((one) => one.key)} strategy={verticalListSortingStrategy}>
-          <ol aria-label={`Parts of the visit of ${isolated(pupil.name)}`}>
-            {shown.map((part) => (
-              <Part
-                key={part.key}
-                part={part}
-                at={parts.indexOf(part)}
-                last={parts.length - 1}
-                visit={visit}
-                busy={busy}
-                onMove={(to) => void move(part.key, to)}
-                onChange={(value) => void change(part, value)}
-                onBegin={() => void begin(pupil, visit, part)}
-              />
-            ))}
-          </ol>
-        </SortableContext>
-      </DndContext>
-      {visit.parts.every((one) => one.begun !== null) && <p className="quiet">All of it was begun.</p>}
-    </section>
+        <DndContext
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          onDragEnd={({ active, over }) => {
+            const to = parts.findIndex((one) => one.key === over?.id);
+            if (over && active.id !== over.id && to >= 0) void move(String(active.id), to);
+          }}
+        >
+          <SortableContext items={shown.map((one) => one.key)} strategy={verticalListSortingStrategy}>
+            <ol aria-label={`Parts of the visit of ${isolated(pupil.name)}`}>
+              {shown.map((part) => (
+                <Part
+                  key={part.key}
+                  part={part}
+                  at={parts.indexOf(part)}
+                  last={parts.length - 1}
+                  visit={visit}
+                  busy={busy}
+                  onMove={(to) => void move(part.key, to)}
+                  onChange={(value) => void change(part, value)}
+                  onBegin={() => void begin(pupil, visit, part)}
+                />
+              ))}
+            </ol>
+          </SortableContext>
+        </DndContext>
+        {visit.parts.every((one) => one.begun !== null) && <p className="quiet">All of it was begun.</p>}
+      </section>
+      {children}
+    </>
   );
 }
 
